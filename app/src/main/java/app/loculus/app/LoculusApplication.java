@@ -1,0 +1,17 @@
+package app.loculus.app;
+
+import org.mybatis.spring.annotation.MapperScan;
+import org.springframework.boot.SpringApplication;
+import org.springframework.boot.autoconfigure.SpringBootApplication;
+import org.springframework.boot.context.properties.ConfigurationPropertiesScan;
+
+/** The application: one process, loopback only unless told otherwise. */
+@SpringBootApplication
+@ConfigurationPropertiesScan
+@MapperScan(basePackages = "app.loculus.app.store")
+public class LoculusApplication {
+
+    public static void main(String[] args) {
+        SpringApplication.run(LoculusApplication.class, args);
+    }
+}

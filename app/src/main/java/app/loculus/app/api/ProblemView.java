@@ -1,0 +1,27 @@
+package app.loculus.app.api;
+
+import app.loculus.core.problem.Problem;
+import java.util.List;
+
+/** A problem on the wire; from and to are characters of the line, −1 when it is not about text. */
+public record ProblemView(
+        String code, String severity, String subject, int from, int to, String words, List<WayOutView> waysOut) {
+
+    /** A way out; {@code line} is empty when it is advice only. */
+    public record WayOutView(String words, String line) {}
+
+    public static ProblemView of(Problem p) {
+        return new ProblemView(
+                p.code(),
+                p.severity().name().toLowerCase(java.util.Locale.ROOT),
+                p.place().subject(),
+                p.place().from(),
+                p.place().to(),
+                p.words(),
+                p.waysOut().stream().map(w -> new WayOutView(w.words(), w.line().orElse(""))).toList());
+    }
+
+    public static List<ProblemView> all(List<Problem> problems) {
+        return problems.stream().map(ProblemView::of).toList();
+    }
+}

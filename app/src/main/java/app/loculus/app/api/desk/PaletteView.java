@@ -1,0 +1,61 @@
+package app.loculus.app.api.desk;
+
+import app.loculus.core.colour.LinearRgb;
+import app.loculus.core.colour.ColourDifference;
+import app.loculus.core.palette.Follows;
+import app.loculus.core.palette.Palette;
+import app.loculus.core.palette.Reach;
+import app.loculus.core.palette.ReachRow;
+import app.loculus.core.patch.UnitId;
+import app.loculus.core.profile.Mode;
+import app.loculus.core.programmer.Touching;
+import app.loculus.core.show.Show;
+import java.util.List;
+import java.util.Locale;
+
+/**
+ * A palette with its reach over what is in hand.
+ *
+ * @param swatch colour as #rrggbb, empty where there is none
+ * @param follow units in hand that follow
+ * @param of units in hand
+ */
+record PaletteView(
+        String kind, int number, String name, String scope, boolean mixedScopes, String swatch, String intent, int entries,
+        int follow, int of, List<RowView> reach) {
+
+    /** Units of one type that follow in the same way; {@code grade} is exact, match, close, needs an eye or empty. */
+    record RowView(String type, String mode, int units, boolean follows, String way, String difference, String grade) {}
+
+    static List<PaletteView> all(Show show) {
+        List<UnitId> units = show.hand().selection().units().stream()
+                .flatMap(u -> Touching.withCells(show.patch(), u).stream())
+                .filter(u -> working(show, u))
+                .distinct()
+                .toList();
+        Reach reach = new Reach(show.patch(), show.answers(), units);
+        return show.palettes().stream().map(p -> view(show, p, reach, units.size())).toList();
+    }
+
+    /** A divided fixture's whole counts only when nothing but the whole can be set. */
+    private static boolean working(Show show, UnitId unit) {
+        Mode mode = show.patch().modeOf(show.patch().get(unit.fixture()));
+        return mode.cells() == 0 || unit.cell() > 0;
+    }
+
+    private static PaletteView view(Show show, Palette p, Reach reach, int of) {
+        List<RowView> rows = reach.of(p).stream().map(r -> row(show, r)).toList();
+        return new PaletteView(
+                p.kind().word(), p.number(), p.name(), p.narrowest().name().toLowerCase(Locale.ROOT), p.mixedScopes(),
+                p.intent().map(c -> LinearRgb.of(c.withLuminance(1)).normalised().hex()).orElse(""),
+                p.intent().map(Object::toString).orElse(""), p.entries().size(),
+                rows.stream().filter(RowView::follows).mapToInt(RowView::units).sum(), of, rows);
+    }
+
+    private static RowView row(Show show, ReachRow r) {
+        return new RowView(
+                show.profiles().get(r.profile()).name(), r.mode(), r.units(), r.follows() != Follows.NONE, r.words(),
+                r.difference().map(ColourDifference::toString).orElse(""),
+                r.difference().map(d -> d.grade().words()).orElse(""));
+    }
+}

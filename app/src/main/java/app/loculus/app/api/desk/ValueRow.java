@@ -1,0 +1,21 @@
+package app.loculus.app.api.desk;
+
+import java.util.List;
+
+/**
+ * One attribute of what is in hand.
+ *
+ * @param low lowest value in percent; @param high highest
+ * @param text what it is in the form people read, a name, degrees or percent
+ * @param dmx lowest and highest DMX value
+ * @param source home, hand, palette, highlight or mixed
+ * @param palette number and name of the palette it follows, empty for none
+ * @param ranges named ranges to choose from
+ */
+record ValueRow(
+        String attribute, String label, String kind, int units, double low, double high, String text, String physical, String dmx,
+        String source, String palette, List<RangeView> ranges) {
+
+    /** A named range with the colour of its wheel slot, empty where there is none. */
+    record RangeView(String name, String swatch) {}
+}

@@ -1,0 +1,4 @@
+/**
+ * The typed line over HTTP.
+ */
+package app.loculus.app.api.line;

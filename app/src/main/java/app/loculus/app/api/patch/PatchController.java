@@ -1,0 +1,126 @@
+package app.loculus.app.api.patch;
+
+import app.loculus.app.api.ProblemView;
+import app.loculus.app.session.EditRequest;
+import app.loculus.app.session.Edited;
+import app.loculus.app.session.Shows;
+import app.loculus.core.check.Hookup;
+import app.loculus.core.check.HookupRow;
+import app.loculus.core.check.RowVerdict;
+import app.loculus.core.problem.Refusal;
+import app.loculus.core.profile.Profiles;
+import app.loculus.core.show.Show;
+import app.loculus.formats.csv.HookupField;
+import app.loculus.formats.csv.HookupReader;
+import java.util.Arrays;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Looks at the patch and takes paperwork in. */
+@RestController
+class PatchController {
+
+    /**
+     * @param text the file's text
+     * @param mapping field by header, an empty text to leave a column out; only for headers a person has mapped
+     * @param clashing unpatched, share or move
+     */
+    record HookupRequest(String text, Map<String, String> mapping, String clashing, Boolean preview) {}
+
+    record HeaderView(String header, String field, String sample) {}
+
+    record RowView(
+            int line, String number, String name, String profile, String mode, String address, String position, String purpose,
+            boolean lands, String landsAt, List<ProblemView> problems) {}
+
+    record HookupView(
+            boolean preview, List<HeaderView> headers, List<String> fields, List<RowView> rows, int landing, int left, long revision) {}
+
+    private final Shows shows;
+    private final Profiles library;
+
+    PatchController(Shows shows, Profiles library) {
+        this.shows = shows;
+        this.library = library;
+    }
+
+    @GetMapping("/api/shows/{id}/patch")
+    PatchView patch(@PathVariable long id) {
+        return PatchView.of(shows.get(id).show().patch());
+    }
+
+    /** The paperwork of the demo show, to try taking a hookup in. */
+    @GetMapping(value = "/api/demo/hookup", produces = "text/csv;charset=UTF-8")
+    String demoHookup() {
+        return app.loculus.app.session.DemoShow.paperwork();
+    }
+
+    @PostMapping("/api/shows/{id}/hookup")
+    HookupView hookup(@PathVariable long id, @RequestBody HookupRequest request) {
+        HookupReader.Read read = HookupReader.read(request.text() == null ? "" : request.text(), mapping(request.mapping()));
+        Show show = shows.get(id).show();
+        List<RowVerdict> verdicts = Hookup.examine(show, library, read.rows(), clashing(request.clashing()));
+        boolean preview = Boolean.TRUE.equals(request.preview());
+        if (!preview) {
+            takeIn(id, verdicts);
+        }
+        return view(preview, read, verdicts, shows.get(id).revision());
+    }
+
+    private void takeIn(long id, List<RowVerdict> verdicts) {
+        if (verdicts.stream().noneMatch(v -> v.landing().isPresent())) {
+            throw Refusal.of("hookup.none", "file", "Not one row can be taken in.");
+        }
+        Edited edited = shows.edit(id, Hookup.takeIn(verdicts), EditRequest.NOW);
+        if (edited.outcome().refused()) {
+            throw new Refusal(edited.outcome().problems());
+        }
+    }
+
+    private static Map<String, Optional<HookupField>> mapping(Map<String, String> chosen) {
+        Map<String, Optional<HookupField>> mapping = new LinkedHashMap<>();
+        if (chosen != null) {
+            chosen.forEach((header, field) -> mapping.put(
+                    header,
+                    Arrays.stream(HookupField.values()).filter(f -> f.name().equalsIgnoreCase(field)).findFirst()));
+        }
+        return mapping;
+    }
+
+    private static Hookup.Clashing clashing(String word) {
+        return Arrays.stream(Hookup.Clashing.values())
+                .filter(c -> c.name().equalsIgnoreCase(word))
+                .findFirst()
+                .orElse(Hookup.Clashing.UNPATCHED);
+    }
+
+    private static HookupView view(boolean preview, HookupReader.Read read, List<RowVerdict> verdicts, long revision) {
+        List<HeaderView> headers = read.headers().entrySet().stream()
+                .map(e -> new HeaderView(e.getKey(), e.getValue().map(PatchController::word).orElse(""), read.samples().getOrDefault(e.getKey(), "")))
+                .toList();
+        int landing = (int) verdicts.stream().filter(v -> v.landing().isPresent()).count();
+        return new HookupView(
+                preview, headers, Arrays.stream(HookupField.values()).map(PatchController::word).toList(),
+                verdicts.stream().map(PatchController::row).toList(), landing, verdicts.size() - landing, revision);
+    }
+
+    private static String word(HookupField field) {
+        return field.name().toLowerCase(Locale.ROOT);
+    }
+
+    private static RowView row(RowVerdict v) {
+        HookupRow r = v.row();
+        String at = v.landing().map(l -> l.address().map(Object::toString).orElse("no address")).orElse("");
+        return new RowView(
+                r.line(), r.number(), r.name(), r.profile(), r.mode(), r.address(), r.position(), r.purpose(), v.landing().isPresent(), at,
+                ProblemView.all(v.problems()));
+    }
+}

@@ -1,0 +1,4 @@
+/**
+ * The patch over HTTP: fixtures, clashes with their ways out, universes, and hookups.
+ */
+package app.loculus.app.api.patch;

@@ -1,0 +1,4 @@
+/**
+ * The library of profiles over HTTP.
+ */
+package app.loculus.app.api.profiles;

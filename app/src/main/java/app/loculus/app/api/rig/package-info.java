@@ -1,0 +1,4 @@
+/**
+ * The virtual rig and the output over HTTP.
+ */
+package app.loculus.app.api.rig;

@@ -1,0 +1,28 @@
+package app.loculus.app.config;
+
+import app.loculus.core.command.LineReader;
+import app.loculus.core.profile.Profiles;
+import app.loculus.formats.gdtf.ShippedProfiles;
+import java.time.Clock;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+
+/** What core needs from outside. */
+@Configuration
+class Beans {
+
+    @Bean
+    Clock clock() {
+        return Clock.systemUTC();
+    }
+
+    @Bean
+    Profiles library() {
+        return ShippedProfiles.read();
+    }
+
+    @Bean
+    LineReader lineReader(Profiles library) {
+        return new LineReader(library);
+    }
+}

@@ -1,0 +1,21 @@
+package app.loculus.app.config;
+
+import java.util.List;
+import org.springframework.boot.context.properties.ConfigurationProperties;
+
+/**
+ * What the person asked for at the start.
+ *
+ * @param data folder of the database
+ * @param demo whether the demo show is set up when it is missing
+ * @param rigPort UDP port on which the virtual rig would like to listen, on 127.0.0.1
+ * @param e131 further receivers of the output, {@code host:port}
+ * @param allowNetwork whether receivers outside this machine are allowed
+ */
+@ConfigurationProperties("loculus")
+public record Settings(String data, boolean demo, int rigPort, List<String> e131, boolean allowNetwork) {
+
+    public Settings {
+        e131 = e131 == null ? List.of() : List.copyOf(e131);
+    }
+}

@@ -1,0 +1,152 @@
+package app.loculus.app.output;
+
+import app.loculus.core.dmx.Frames;
+import app.loculus.formats.e131.DataPacket;
+import app.loculus.formats.e131.DataPacketLayout;
+import java.io.IOException;
+import java.net.DatagramPacket;
+import java.net.DatagramSocket;
+import java.net.InetSocketAddress;
+import java.util.HashSet;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.UUID;
+import java.util.concurrent.Executors;
+import java.util.concurrent.ScheduledExecutorService;
+import java.util.concurrent.TimeUnit;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.context.SmartLifecycle;
+import org.springframework.stereotype.Component;
+
+/** Sends what is rendered, universe by universe. Uses an unconnected socket: nobody listening is no error. */
+@Component
+public class FrameClock implements SmartLifecycle {
+
+    private static final Logger LOG = LoggerFactory.getLogger(FrameClock.class);
+
+    /** 44 Hz, the most that DMX512-A allows for 512 slots. */
+    private static final long TICK_MICROS = 1_000_000 / 44 + 1;
+
+    private static final long KEEP_ALIVE_NANOS = 900_000_000L;
+    private static final int REPEATS = 3;
+
+    private final LiveOutput output;
+    private final Receivers receivers;
+    private final UUID cid = UUID.randomUUID();
+    private final Map<Integer, Line> lines = new TreeMap<>();
+    private ScheduledExecutorService clock;
+    private DatagramSocket socket;
+    private volatile long packets;
+    private volatile String trouble = "";
+
+    /** One universe on its way out. */
+    private static final class Line {
+        private Frames sent = Frames.NONE;
+        private int sequence;
+        private int repeats;
+        private long lastNanos;
+    }
+
+    FrameClock(LiveOutput output, Receivers receivers) {
+        this.output = output;
+        this.receivers = receivers;
+    }
+
+    /** Packets sent since the start. */
+    public long packets() {
+        return packets;
+    }
+
+    /** What is wrong with the output in words, empty when nothing is. */
+    public String trouble() {
+        return trouble;
+    }
+
+    public int universes() {
+        return output.frames().universes().size();
+    }
+
+    public int receivers() {
+        return receivers.all().size();
+    }
+
+    @Override
+    public void start() {
+        try {
+            socket = new DatagramSocket();
+        } catch (IOException e) {
+            trouble = "No socket for the output: " + e.getMessage();
+            LOG.error(trouble);
+            return;
+        }
+        clock = Executors.newSingleThreadScheduledExecutor(r -> new Thread(r, "frame-clock"));
+        clock.scheduleAtFixedRate(this::tick, 0, TICK_MICROS, TimeUnit.MICROSECONDS);
+    }
+
+    private void tick() {
+        try {
+            Frames frames = output.frames();
+            Set<Integer> ended = new HashSet<>(lines.keySet());
+            ended.removeAll(frames.universes());
+            ended.forEach(this::terminate);
+            for (int universe : frames.universes()) {
+                send(universe, frames, lines.computeIfAbsent(universe, u -> new Line()));
+            }
+        } catch (RuntimeException e) {
+            LOG.error("A frame could not be sent", e);
+        }
+    }
+
+    private void send(int universe, Frames frames, Line line) {
+        boolean changed = !line.sent.sameAs(frames, universe);
+        boolean due = line.repeats < REPEATS || System.nanoTime() - line.lastNanos >= KEEP_ALIVE_NANOS;
+        if (changed || due) {
+            line.repeats = changed ? 0 : Math.min(REPEATS, line.repeats + 1);
+            line.sent = frames;
+            packet(universe, line, frames.slots(universe), 0);
+        }
+    }
+
+    private void packet(int universe, Line line, byte[] slots, int options) {
+        DataPacket packet = new DataPacket(cid, "Loculus", DataPacket.USUAL_PRIORITY, line.sequence, options, universe, 0, slots);
+        line.sequence = line.sequence + 1 & 0xFF;
+        line.lastNanos = System.nanoTime();
+        byte[] bytes = DataPacketLayout.encode(packet);
+        for (InetSocketAddress receiver : receivers.all()) {
+            try {
+                socket.send(new DatagramPacket(bytes, bytes.length, receiver));
+                packets++;
+                trouble = "";
+            } catch (IOException e) {
+                trouble = "Frames do not reach " + receiver + ": " + e.getMessage();
+            }
+        }
+    }
+
+    private void terminate(int universe) {
+        Line line = lines.remove(universe);
+        for (int i = 0; i < REPEATS; i++) {
+            packet(universe, line, new byte[512], DataPacket.STREAM_TERMINATED);
+        }
+    }
+
+    @Override
+    public void stop() {
+        clock.shutdown();
+        try {
+            clock.awaitTermination(1, TimeUnit.SECONDS);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
+        Set.copyOf(lines.keySet()).forEach(this::terminate);
+        socket.close();
+        clock = null;
+    }
+
+    @Override
+    public boolean isRunning() {
+        return clock != null;
+    }
+}

@@ -1,0 +1,127 @@
+package app.loculus.app.rig;
+
+import app.loculus.app.session.ShowChanged;
+import app.loculus.app.session.Shows;
+import app.loculus.app.session.Snapshot;
+import app.loculus.app.store.RigFaultMapper;
+import app.loculus.core.patch.Address;
+import app.loculus.core.patch.Fixture;
+import app.loculus.core.patch.Patch;
+import app.loculus.core.patch.PatchedAddress;
+import app.loculus.core.patch.RunOn;
+import app.loculus.core.problem.Refusal;
+import app.loculus.core.profile.Mode;
+import app.loculus.core.profile.Profile;
+import app.loculus.core.simulation.CellLight;
+import app.loculus.core.simulation.SimulatedFixture;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
+import org.springframework.context.event.EventListener;
+import org.springframework.core.annotation.Order;
+import org.springframework.stereotype.Component;
+
+/** What hangs where in the rig of the live show, and what each fixture does with what it receives. */
+@Component
+public class RigLights {
+
+    /** How one fixture differs from the patch. */
+    public record Fault(Optional<Address> address, boolean dead) {}
+
+    private final Shows shows;
+    private final VirtualRig rig;
+    private final RigFaultMapper faults;
+    private final Set<Integer> dirty = ConcurrentHashMap.newKeySet();
+    private volatile Map<Integer, Hung> hung = Map.of();
+
+    RigLights(Shows shows, VirtualRig rig, RigFaultMapper faults) {
+        this.shows = shows;
+        this.rig = rig;
+        this.faults = faults;
+        shows.live().ifPresent(this::hang);
+        rig.listen(dirty::add);
+    }
+
+    @EventListener
+    @Order(2)
+    void changed(ShowChanged event) {
+        if (event.live() && (event.areas().contains("fixtures") || event.areas().contains("profiles"))) {
+            hang(event.snapshot());
+        }
+    }
+
+    private synchronized void hang(Snapshot snapshot) {
+        Map<Integer, RigFaultMapper.RigFault> wrong = new LinkedHashMap<>();
+        faults.of(snapshot.id()).forEach(f -> wrong.put(f.number(), f));
+        Map<Integer, Hung> next = new LinkedHashMap<>();
+        Map<Mode, SimulatedFixture> kinds = new LinkedHashMap<>();
+        Patch patch = snapshot.show().patch();
+        for (Fixture fixture : patch.fixtures()) {
+            next.put(fixture.number(), hung(patch, fixture, Optional.ofNullable(wrong.get(fixture.number())), kinds));
+        }
+        hung = next;
+        dirty.add(EVERY);
+    }
+
+    private static Hung hung(
+            Patch patch, Fixture fixture, Optional<RigFaultMapper.RigFault> fault, Map<Mode, SimulatedFixture> kinds) {
+        Profile profile = patch.profileOf(fixture);
+        Mode mode = patch.modeOf(fixture);
+        SimulatedFixture kind = kinds.computeIfAbsent(
+                mode, m -> new SimulatedFixture(m, m.emitters(), Profile.byName(profile.wheels())));
+        Optional<Address> elsewhere =
+                fault.filter(f -> f.universe() != null).map(f -> new Address(f.universe(), f.slot()));
+        List<PatchedAddress> addresses = elsewhere.map(a -> from(a, mode)).orElse(fixture.addresses());
+        boolean dead = fault.map(RigFaultMapper.RigFault::dead).orElse(false);
+        return new Hung(fixture.number(), kind, mode.footprint(), addresses, fixture.pose(), dead, elsewhere.isEmpty());
+    }
+
+    private static List<PatchedAddress> from(Address start, Mode mode) {
+        RunOn run = new RunOn(start, 0);
+        List<PatchedAddress> all = new ArrayList<>();
+        mode.footprint().forEach((number, slots) -> all.add(new PatchedAddress(number, run.take(slots), false)));
+        return all;
+    }
+
+    /** Sets one fixture of the live rig wrong, or right again with no fault. */
+    public void set(int number, Optional<Fault> fault) {
+        Snapshot live = shows.live().orElseThrow(() -> Refusal.of("rig.none", "rig", "No show is open."));
+        live.show().patch().number(number);
+        fault.ifPresentOrElse(
+                f -> faults.keep(
+                        live.id(),
+                        new RigFaultMapper.RigFault(
+                                number, f.address().map(Address::universe).orElse(null), f.address().map(Address::slot).orElse(null), f.dead())),
+                () -> faults.delete(live.id(), number));
+        hang(live);
+    }
+
+    public Optional<Hung> find(int number) {
+        return Optional.ofNullable(hung.get(number));
+    }
+
+    public List<CellLight> light(Hung fixture) {
+        return fixture.light(rig::slots);
+    }
+
+    /** A mark for “all universes”. */
+    private static final int EVERY = 0;
+
+    /** Light of every fixture that may have changed since this was asked last, or of all of them. */
+    Map<Hung, List<CellLight>> news(boolean all) {
+        Set<Integer> changed = Set.copyOf(dirty);
+        dirty.removeAll(changed);
+        Map<Integer, byte[]> received = new LinkedHashMap<>();
+        Map<Hung, List<CellLight>> lights = new LinkedHashMap<>();
+        for (Hung fixture : hung.values()) {
+            if (all || changed.contains(EVERY) || changed.stream().anyMatch(fixture::listensTo)) {
+                lights.put(fixture, fixture.light(u -> received.computeIfAbsent(u, rig::slots)));
+            }
+        }
+        return lights;
+    }
+}

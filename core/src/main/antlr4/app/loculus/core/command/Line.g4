@@ -1,0 +1,111 @@
+/*
+ * The line: what an assistant types. One command per line of text; '#' begins a comment.
+ * Words are those of the trade; case does not matter.
+ */
+grammar Line;
+
+options { caseInsensitive = true; }
+
+line : command? EOF ;
+
+command
+    : patch | add | unpatch | delete | name | place | hang
+    | recordGroup | editGroup | recordPalette | rename
+    | home | clear | next | previous | highlight | undo | redo
+    | choose
+    ;
+
+patch : PATCH numbers (AS profile)? AT address (GAP integer)? ALSO? clashing? ;
+clashing : SHARE | TAKE OVER ;
+add : ADD numbers AS profile ;
+unpatch : UNPATCH selection ;
+delete
+    : DELETE GROUP groupRef             # deleteGroup
+    | DELETE kind paletteRef            # deletePalette
+    | DELETE selection                  # deleteFixtures
+    ;
+name : NAME selection text ;
+place : PLACE selection AT point (THRU point)? ;
+hang : HANG selection ON text ;
+recordGroup : RECORD GROUP integer? text? REPLACE? ;
+editGroup : EDIT GROUP groupRef (PLUS joined | MINUS taken)+ ;
+joined : selectionTerm ;
+taken : selectionTerm ;
+recordPalette : RECORD kind integer? text? scope? (CLOSE WHEEL)? onto? ;
+scope : GLOBAL | PER TYPE | PER FIXTURE ;
+onto : MERGE | REPLACE ;
+rename : RENAME (GROUP groupRef | kind paletteRef) text ;
+home : HOME kind? ;
+clear : CLEAR ALL? ;
+next : NEXT ;
+previous : PREVIOUS ;
+highlight : HIGHLIGHT (ON | OFF) ;
+undo : UNDO integer? ;
+redo : REDO integer? ;
+
+/* Choose, arrange, set: any of the three, in this order. */
+choose : selection pattern* value* | pattern+ value* | value+ ;
+
+selection : selectionTerm ((PLUS | MINUS) selectionTerm)* ;
+selectionTerm
+    : unit (THRU unit)?                 # range
+    | GROUP groupRef                    # ofGroup
+    | TYPE text                         # ofType
+    | POSITION text                     # atPosition
+    | ALL                               # everything
+    | LAST                              # lastSelection
+    ;
+unit : INT | DECIMAL ;
+groupRef : integer | text ;
+
+pattern
+    : EVERY integer (FROM integer)?     # every
+    | BLOCKS OF integer                 # blocks
+    | PART integer OF integer           # part
+    | MIRROR                            # mirror
+    | REVERSE                           # reverse
+    | SHUFFLE (SEED integer)?           # shuffle
+    ;
+
+value
+    : AT amount                         # intensity
+    | kind paletteRef (AS VALUES)?      # apply
+    | COLOUR XY number COMMA number     # colourXy
+    | WHITE AT number KELVIN            # whiteAt
+    | attribute AT amount               # setAttribute
+    | attribute AT text                 # setNamed
+    ;
+amount : FULL | OUT | number (THRU number)* measure? ;
+measure : DEG | HZ | DMX | KELVIN ;
+attribute : WORD | WHITE ;
+
+numbers : numberTerm (PLUS numberTerm)* ;
+numberTerm : integer (THRU integer)? ;
+profile : text ;
+address : DECIMAL | INT ;
+paletteRef : integer | text ;
+point : number COMMA number COMMA number ;
+kind : INTENSITY | POSITION | COLOUR | BEAM | SHAPE | CONTROL | COMBINED ;
+text : STRING ;
+integer : INT ;
+number : MINUS? (INT | DECIMAL) ;
+
+PATCH : 'patch' ; AS : 'as' ; AT : 'at' ; GAP : 'gap' ; ALSO : 'also' ; SHARE : 'share' ;
+TAKE : 'take' ; OVER : 'over' ; ADD : 'add' ; UNPATCH : 'unpatch' ; DELETE : 'delete' ;
+NAME : 'name' ; PLACE : 'place' ; HANG : 'hang' ; ON : 'on' ; OFF : 'off' ;
+RECORD : 'record' ; EDIT : 'edit' ; RENAME : 'rename' ; REPLACE : 'replace' ; MERGE : 'merge' ;
+CLOSE : 'close' ; WHEEL : 'wheel' ; GLOBAL : 'global' ; PER : 'per' ; TYPE : 'type' ; FIXTURE : 'fixture' ;
+HOME : 'home' ; CLEAR : 'clear' ; NEXT : 'next' ; PREVIOUS : 'previous' ; HIGHLIGHT : 'highlight' ;
+UNDO : 'undo' ; REDO : 'redo' ; GROUP : 'group' ; ALL : 'all' ; LAST : 'last' ; THRU : 'thru' ;
+EVERY : 'every' ; FROM : 'from' ; BLOCKS : 'blocks' ; OF : 'of' ; PART : 'part' ; MIRROR : 'mirror' ;
+REVERSE : 'reverse' ; SHUFFLE : 'shuffle' ; SEED : 'seed' ; VALUES : 'values' ; XY : 'xy' ;
+FULL : 'full' ; OUT : 'out' ; DEG : 'deg' ; HZ : 'hz' ; DMX : 'dmx' ; KELVIN : 'k' ;
+INTENSITY : 'intensity' ; POSITION : 'position' ; COLOUR : 'colour' | 'color' ; BEAM : 'beam' ;
+SHAPE : 'shape' ; CONTROL : 'control' ; COMBINED : 'combined' ; WHITE : 'white' ;
+PLUS : '+' ; MINUS : '-' ; COMMA : ',' ;
+DECIMAL : [0-9]+ '.' [0-9]+ ;
+INT : [0-9]+ ;
+STRING : '"' ~["\r\n]* '"' | '“' ~[”\r\n]* '”' ;
+WORD : [a-z_] [a-z0-9_]* ;
+SPACE : [ \t\r\n\u00A0]+ -> skip ;
+STRAY : . ;

@@ -1,0 +1,76 @@
+package app.loculus.core.check;
+
+import app.loculus.core.patch.FixtureId;
+import app.loculus.core.patch.UnitId;
+import app.loculus.core.show.Numbers;
+import app.loculus.core.show.Show;
+import java.util.List;
+import java.util.Set;
+import java.util.stream.Collectors;
+
+/** How far each chapter of the work is. */
+public final class Readiness {
+
+    private final Show show;
+
+    private Readiness(Show show) {
+        this.show = show;
+    }
+
+    public static List<Chapter> of(Show show) {
+        Readiness readiness = new Readiness(show);
+        return List.of(readiness.profiles(), readiness.patch(), readiness.groups(), readiness.palettes(), readiness.check());
+    }
+
+    private Chapter profiles() {
+        int inUse = show.profiles().all().size();
+        return new Chapter("Profiles", inUse == 0 ? "none in use" : inUse + " in use", inUse == 0 ? Chapter.State.NOT_BEGUN : Chapter.State.READY);
+    }
+
+    private Chapter patch() {
+        int clashes = show.patch().clashes().size();
+        long unpatched = show.patch().fixtures().stream().filter(f -> !f.patched()).count();
+        if (show.patch().size() == 0) {
+            return new Chapter("Patch", "nothing yet", Chapter.State.NOT_BEGUN);
+        }
+        if (clashes > 0) {
+            return new Chapter("Patch", clashes + (clashes == 1 ? " clash" : " clashes"), Chapter.State.WRONG);
+        }
+        return unpatched > 0
+                ? new Chapter("Patch", unpatched + " without address", Chapter.State.NEEDS_AN_EYE)
+                : new Chapter("Patch", Numbers.count(show.patch().size(), "fixture"), Chapter.State.READY);
+    }
+
+    private Chapter groups() {
+        int groups = show.groups().size();
+        return new Chapter("Groups", groups == 0 ? "none yet" : String.valueOf(groups), groups == 0 ? Chapter.State.NOT_BEGUN : Chapter.State.READY);
+    }
+
+    private Chapter palettes() {
+        int palettes = show.palettes().size();
+        return new Chapter("Palettes", palettes == 0 ? "none yet" : String.valueOf(palettes), palettes == 0 ? Chapter.State.NOT_BEGUN : Chapter.State.READY);
+    }
+
+    private Chapter check() {
+        int gaps = gaps();
+        boolean begun = show.patch().size() > 0;
+        String fact = gaps > 0 ? gaps + " to see" : begun ? "nothing to see" : "—";
+        return new Chapter("Check", fact, gaps > 0 ? Chapter.State.NEEDS_AN_EYE : begun ? Chapter.State.READY : Chapter.State.NOT_BEGUN);
+    }
+
+    /** Everything worth a look: clashes, fixtures without an address, fixtures in no group. */
+    private int gaps() {
+        long unpatched = show.patch().fixtures().stream().filter(f -> !f.patched()).count();
+        return (int) (show.patch().clashes().size() + unpatched + inNoGroup());
+    }
+
+    private long inNoGroup() {
+        Set<FixtureId> grouped = show.groups().stream()
+                .flatMap(g -> g.content().selection().units().stream())
+                .map(UnitId::fixture)
+                .collect(Collectors.toSet());
+        return grouped.isEmpty()
+                ? 0
+                : show.patch().fixtures().stream().filter(f -> !grouped.contains(f.id())).count();
+    }
+}

@@ -1,0 +1,121 @@
+package app.loculus.core.command;
+
+import app.loculus.core.problem.Place;
+import app.loculus.core.problem.Problem;
+import app.loculus.core.problem.Refusal;
+import app.loculus.core.profile.Profiles;
+import app.loculus.core.show.Draft;
+import app.loculus.core.show.ShowEdit;
+import java.util.List;
+import java.util.function.Function;
+import org.antlr.v4.runtime.CharStreams;
+import org.antlr.v4.runtime.CommonTokenStream;
+import org.antlr.v4.runtime.ParserRuleContext;
+
+/** Reads typed lines. Safe to share between threads. */
+public final class LineReader {
+
+    private static final int LONGEST = 4000;
+
+    private final Profiles library;
+
+    /** @param library profiles that may be patched beside those the show has already */
+    public LineReader(Profiles library) {
+        this.library = library;
+    }
+
+    /**
+     * Reads one line. What it refers to is looked up when the edit is applied.
+     *
+     * @throws Refusal with the place in the text, when the grammar does not accept it
+     */
+    public Command read(String text) {
+        if (text.length() > LONGEST) {
+            throw Refusal.of("line.long", "line", "A line has at most " + LONGEST + " characters; this one has " + text.length() + ".");
+        }
+        LineParser.LineContext line = parse(withoutComment(text));
+        if (line.command() == null) {
+            return new Command.Nothing();
+        }
+        LineParser.CommandContext command = line.command();
+        if (command.undo() != null) {
+            return new Command.Undo(times(command.undo().integer()));
+        }
+        if (command.redo() != null) {
+            return new Command.Redo(times(command.redo().integer()));
+        }
+        return new Command.Edit(edit(command));
+    }
+
+    private static String withoutComment(String text) {
+        boolean quoted = false;
+        for (int i = 0; i < text.length(); i++) {
+            quoted ^= text.charAt(i) == '"';
+            if (text.charAt(i) == '#' && !quoted) {
+                return text.substring(0, i);
+            }
+        }
+        return text;
+    }
+
+    private static LineParser.LineContext parse(String text) {
+        LineLexer lexer = new LineLexer(CharStreams.fromString(text));
+        LineParser parser = new LineParser(new CommonTokenStream(lexer));
+        lexer.removeErrorListeners();
+        parser.removeErrorListeners();
+        parser.addErrorListener(new Spelling());
+        return parser.line();
+    }
+
+    private static int times(LineParser.IntegerContext integer) {
+        return integer == null ? 1 : Terms.integer(integer);
+    }
+
+    private ShowEdit edit(LineParser.CommandContext command) {
+        ParserRuleContext clause = (ParserRuleContext) command.getChild(0);
+        return new Together(clause.accept(new Clauses(library)).stream().map(step -> placed(step, clause)).toList());
+    }
+
+    /** Refusals of the edit get the place of the words they are about. */
+    private static Function<Draft, ShowEdit> placed(Function<Draft, ShowEdit> step, ParserRuleContext clause) {
+        return draft -> inner -> {
+            try {
+                step.apply(draft).on(inner);
+            } catch (Refusal refusal) {
+                throw new Refusal(refusal.problems().stream().map(p -> placed(p, clause)).toList());
+            }
+        };
+    }
+
+    private static Problem placed(Problem problem, ParserRuleContext clause) {
+        if (problem.place().inText()) {
+            return problem;
+        }
+        ParserRuleContext at = Subjects.find(clause, problem.place().subject()).orElse(clause);
+        int end = at.getStop() == null ? at.getStart().getStopIndex() : at.getStop().getStopIndex();
+        return problem.at(new Place(problem.place().subject(), at.getStart().getStartIndex(), end + 1));
+    }
+
+    /** Several lines as one edit, all or nothing, with the failing line named. */
+    public ShowEdit readAll(List<String> lines) {
+        return draft -> {
+            for (int i = 0; i < lines.size(); i++) {
+                try {
+                    Command command = read(lines.get(i));
+                    if (command instanceof Command.Edit e) {
+                        e.edit().on(draft);
+                    } else if (!(command instanceof Command.Nothing)) {
+                        throw Refusal.of("line.history", "line", "undo and redo stand alone.");
+                    }
+                } catch (Refusal refusal) {
+                    int number = i + 1;
+                    throw new Refusal(refusal.problems().stream().map(p -> inLine(p, number)).toList());
+                }
+            }
+        };
+    }
+
+    private static Problem inLine(Problem p, int number) {
+        return new Problem(p.code(), p.severity(), p.place(), "Line " + number + ": " + p.words(), p.waysOut());
+    }
+}

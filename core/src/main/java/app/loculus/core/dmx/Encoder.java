@@ -1,0 +1,78 @@
+package app.loculus.core.dmx;
+
+import app.loculus.core.patch.Claim;
+import app.loculus.core.patch.Fixture;
+import app.loculus.core.patch.Patch;
+import app.loculus.core.profile.Attribute;
+import app.loculus.core.profile.Channel;
+import app.loculus.core.profile.ChannelFunction;
+import app.loculus.core.profile.Mode;
+import app.loculus.core.resolve.Resolved;
+import app.loculus.core.unit.Fraction;
+import app.loculus.core.unit.Resolution;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+
+/** Writes one fixture's resolved values into the slots of its addresses. */
+public final class Encoder {
+
+    /** Slots of one address of a fixture. */
+    record Piece(int universe, int firstSlot, byte[] slots) {}
+
+    private Encoder() {}
+
+    /** from + round(f·(to − from)), halves up. */
+    public static long dmx(ChannelFunction function, Fraction fraction) {
+        return function.from() + (long) Math.floor(fraction.value() * (function.to() - function.from()) + 0.5);
+    }
+
+    static List<Piece> encode(Patch patch, Fixture fixture, List<Resolved> channels) {
+        Map<Integer, byte[]> breaks = breaks(patch.modeOf(fixture), channels);
+        List<Piece> pieces = new ArrayList<>();
+        for (Claim claim : patch.claimsOf(fixture)) {
+            pieces.add(new Piece(claim.universe(), claim.first(), breaks.get(claim.at().breakNumber())));
+        }
+        return pieces;
+    }
+
+    private static Map<Integer, byte[]> breaks(Mode mode, List<Resolved> channels) {
+        Map<Integer, byte[]> breaks = new TreeMap<>();
+        mode.footprint().forEach((number, slots) -> breaks.put(number, new byte[slots]));
+        double[] dimmers = dimmers(mode, channels);
+        for (int i = 0; i < channels.size(); i++) {
+            Channel channel = mode.channels().get(i);
+            if (!channel.virtual()) {
+                write(channel, dimmed(channel, channels.get(i), dimmers), breaks.get(channel.breakNumber()));
+            }
+        }
+        return breaks;
+    }
+
+    /** Virtual dimmer level by cell, 1 where there is none. */
+    private static double[] dimmers(Mode mode, List<Resolved> channels) {
+        double[] levels = new double[mode.cells() + 1];
+        java.util.Arrays.fill(levels, 1);
+        for (int i = 0; i < channels.size(); i++) {
+            Channel channel = mode.channels().get(i);
+            if (channel.virtual() && channel.attribute().equals(Attribute.DIMMER)) {
+                levels[channel.cell()] = channels.get(i).fraction().value();
+            }
+        }
+        return levels;
+    }
+
+    private static long dimmed(Channel channel, Resolved resolved, double[] dimmers) {
+        double level = channel.attribute().isAdditive() ? dimmers[channel.cell()] : 1;
+        Fraction fraction = level == 1 ? resolved.fraction() : Fraction.clamp(resolved.fraction().value() * level);
+        return dmx(resolved.function(), fraction);
+    }
+
+    private static void write(Channel channel, long dmx, byte[] slots) {
+        Resolution resolution = channel.resolution();
+        for (int octet = 0; octet < channel.offsets().size(); octet++) {
+            slots[channel.offsets().get(octet) - 1] = (byte) resolution.octet(dmx, octet);
+        }
+    }
+}

@@ -1,0 +1,7 @@
+/**
+ * Named selections that are asked for again and again.
+ *
+ * Groups number in one list. What a group holds is a {@link app.loculus.core.group.GroupContent}; a fixed
+ * order keeps its steps as they were recorded.
+ */
+package app.loculus.core.group;

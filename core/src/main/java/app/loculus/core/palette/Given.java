@@ -1,0 +1,23 @@
+package app.loculus.core.palette;
+
+import app.loculus.core.colour.ColourDifference;
+import app.loculus.core.profile.Attribute;
+import app.loculus.core.value.AttributeValue;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * What a palette gives one unit.
+ *
+ * @param values plain values by attribute; empty when the unit does not follow
+ * @param follows the narrowest source used
+ * @param difference from the colour intent, where there is one
+ * @param words how it is reached, or why not
+ */
+public record Given(
+        Map<Attribute, AttributeValue> values, Follows follows, Optional<ColourDifference> difference, String words) {
+
+    public boolean follow() {
+        return follows != Follows.NONE;
+    }
+}

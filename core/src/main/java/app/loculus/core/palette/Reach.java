@@ -1,0 +1,62 @@
+package app.loculus.core.palette;
+
+import app.loculus.core.colour.ColourDifference;
+import app.loculus.core.patch.Fixture;
+import app.loculus.core.patch.Patch;
+import app.loculus.core.patch.UnitId;
+import app.loculus.core.profile.ProfileId;
+import app.loculus.core.value.ColourAnswers;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * How palettes reach a set of units.
+ *
+ * <p>Units of one type, mode and cell number that have no entries of their own follow alike: the giver works
+ * each such kin out once.
+ */
+public final class Reach {
+
+    private record Kin(ProfileId profile, String mode, int cell) {}
+
+    private record Way(ProfileId profile, String mode, Follows follows, Optional<ColourDifference> difference, String words) {}
+
+    private final Map<Kin, List<UnitId>> kins = new LinkedHashMap<>();
+    private final Giver giver;
+
+    /** @param units cells, or whole fixtures that have no cells */
+    public Reach(Patch patch, ColourAnswers answers, Collection<UnitId> units) {
+        this.giver = new Giver(patch, answers);
+        for (UnitId unit : units) {
+            Fixture fixture = patch.get(unit.fixture());
+            kins.computeIfAbsent(new Kin(fixture.profile(), fixture.mode(), unit.cell()), k -> new ArrayList<>())
+                    .add(unit);
+        }
+    }
+
+    /** One row for each way in which units of a type follow. */
+    public List<ReachRow> of(Palette palette) {
+        Map<Way, Integer> counts = new LinkedHashMap<>();
+        kins.forEach((kin, units) -> count(palette, kin, units, counts));
+        List<ReachRow> rows = new ArrayList<>();
+        counts.forEach((way, units) ->
+                rows.add(new ReachRow(way.profile, way.mode, way.follows, units, way.difference, way.words)));
+        return rows;
+    }
+
+    private void count(Palette palette, Kin kin, List<UnitId> units, Map<Way, Integer> counts) {
+        if (!palette.hasUnitEntries()) {
+            counts.merge(way(kin, giver.give(palette, units.get(0))), units.size(), Integer::sum);
+            return;
+        }
+        units.forEach(unit -> counts.merge(way(kin, giver.give(palette, unit)), 1, Integer::sum));
+    }
+
+    private static Way way(Kin kin, Given given) {
+        return new Way(kin.profile, kin.mode, given.follows(), given.difference(), given.words());
+    }
+}

@@ -1,0 +1,58 @@
+package app.loculus.core.patch;
+
+import app.loculus.core.geometry.Pose;
+import app.loculus.core.problem.Refusal;
+import app.loculus.core.profile.ProfileId;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * One fixture of a show.
+ *
+ * @param number positive, unique in the show
+ * @param addresses none for a fixture that is not patched
+ * @param pose where it hangs, if that is known
+ * @param position name of its hanging position, may be empty
+ * @param purpose what it is for, may be empty
+ */
+public record Fixture(
+        FixtureId id,
+        int number,
+        String name,
+        ProfileId profile,
+        String mode,
+        List<PatchedAddress> addresses,
+        Optional<Pose> pose,
+        String position,
+        String purpose) {
+
+    public static final int LAST_NUMBER = 999_999;
+
+    public Fixture {
+        if (number < 1 || number > LAST_NUMBER) {
+            throw Refusal.of(
+                    "patch.number", "numbers", "Fixture number " + number + " is outside 1 to " + LAST_NUMBER + ".");
+        }
+        addresses = List.copyOf(addresses);
+    }
+
+    public Fixture at(List<PatchedAddress> newAddresses) {
+        return new Fixture(id, number, name, profile, mode, newAddresses, pose, position, purpose);
+    }
+
+    public Fixture named(String newName) {
+        return new Fixture(id, number, newName, profile, mode, addresses, pose, position, purpose);
+    }
+
+    public Fixture placed(Pose newPose) {
+        return new Fixture(id, number, name, profile, mode, addresses, Optional.of(newPose), position, purpose);
+    }
+
+    public Fixture described(String newPosition, String newPurpose) {
+        return new Fixture(id, number, name, profile, mode, addresses, pose, newPosition, newPurpose);
+    }
+
+    public boolean patched() {
+        return !addresses.isEmpty();
+    }
+}

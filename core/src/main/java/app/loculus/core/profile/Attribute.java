@@ -1,0 +1,36 @@
+package app.loculus.core.profile;
+
+/** An attribute of the open fixture standard, by its name there: {@code Dimmer}, {@code ColorAdd_R}. */
+public record Attribute(String name) {
+
+    public static final Attribute DIMMER = new Attribute("Dimmer");
+    public static final Attribute PAN = new Attribute("Pan");
+    public static final Attribute TILT = new Attribute("Tilt");
+    public static final Attribute ZOOM = new Attribute("Zoom");
+
+    public boolean isAdditive() {
+        return name.startsWith("ColorAdd_");
+    }
+
+    /** Ultraviolet is driven like an emitter but adds nothing to the visible mix. */
+    public boolean isVisibleAdditive() {
+        return isAdditive() && !name.equals("ColorAdd_UV");
+    }
+
+    public boolean isSubtractive() {
+        return name.equals("ColorSub_C") || name.equals("ColorSub_M") || name.equals("ColorSub_Y");
+    }
+
+    public boolean isMix() {
+        return isVisibleAdditive() || isSubtractive();
+    }
+
+    public boolean isColourWheel() {
+        return name.matches("Color\\d+");
+    }
+
+    @Override
+    public String toString() {
+        return name;
+    }
+}

@@ -1,0 +1,68 @@
+package app.loculus.core.profile;
+
+import app.loculus.core.unit.Fraction;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * One thing a channel does over part of its DMX range.
+ *
+ * @param from first DMX value; @param to last one, included
+ * @param physicalFrom physical value at {@code from} in the attribute's unit; may be the larger one
+ * @param home DMX value at home
+ * @param wheel name of the wheel it moves
+ * @param emitter name of the emitter it drives
+ * @param master the channel range in which it works; absent when it always does
+ */
+public record ChannelFunction(
+        String name,
+        Attribute attribute,
+        long from,
+        long to,
+        double physicalFrom,
+        double physicalTo,
+        long home,
+        Optional<String> wheel,
+        Optional<String> emitter,
+        Optional<ModeMaster> master,
+        List<NamedRange> ranges) {
+
+    public ChannelFunction {
+        ranges = List.copyOf(ranges);
+    }
+
+    /** f = (p − from) / (to − from), kept inside the function; 0 for a function of one value. */
+    public Fraction fractionOf(double physical) {
+        double span = physicalTo - physicalFrom;
+        return span == 0 ? Fraction.ZERO : Fraction.clamp((physical - physicalFrom) / span);
+    }
+
+    public boolean reaches(double physical) {
+        return physical >= Math.min(physicalFrom, physicalTo) && physical <= Math.max(physicalFrom, physicalTo);
+    }
+
+    public double physicalOf(Fraction fraction) {
+        return physicalFrom + fraction.value() * (physicalTo - physicalFrom);
+    }
+
+    public Fraction fractionOfDmx(long dmx) {
+        return to == from ? Fraction.ZERO : Fraction.clamp((double) (dmx - from) / (to - from));
+    }
+
+    public Fraction homeFraction() {
+        return fractionOfDmx(home);
+    }
+
+    public Optional<NamedRange> range(String rangeName) {
+        return ranges.stream().filter(r -> r.name().equalsIgnoreCase(rangeName)).findFirst();
+    }
+
+    public Optional<NamedRange> rangeAt(Fraction fraction) {
+        long dmx = Math.round(from + fraction.value() * (to - from));
+        return ranges.stream().filter(r -> dmx >= r.from() && dmx <= r.to()).findFirst();
+    }
+
+    public Optional<NamedRange> rangeOfSlot(int slot) {
+        return ranges.stream().filter(r -> r.wheelSlot() == slot).findFirst();
+    }
+}

@@ -1,0 +1,178 @@
+package app.loculus.core.profile;
+
+import app.loculus.core.colour.Tristimulus;
+import app.loculus.core.unit.Fraction;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalLong;
+import java.util.TreeMap;
+
+/**
+ * One way a fixture can be set up: its channels and cells.
+ *
+ * <p>A part with emitters and no dimmer of its own gets a virtual dimmer: a channel without slots that scales its
+ * emitters. It is dark at home, or open at home where the whole fixture has a real dimmer as well. Where a virtual
+ * dimmer is added and the profile's home would leave every emitter at zero, home is white instead.
+ */
+public final class Mode {
+
+    private final String name;
+    private final List<Channel> channels;
+    private final int cells;
+    private final Map<Integer, Integer> footprint = new TreeMap<>();
+    private final Map<Integer, Map<Attribute, Parameter>> parameters = new TreeMap<>();
+    private final Map<Integer, ColourSystems> colours = new TreeMap<>();
+    private final Tristimulus lamp;
+    private final Map<Attribute, Tristimulus> emitters;
+
+    /**
+     * @param cells how many identical cells it has; 0 for an ordinary fixture
+     * @param lamp light of the lamp without filters, Y = 100
+     * @param emitters full light by attribute
+     */
+    public Mode(
+            String name,
+            List<Channel> channels,
+            int cells,
+            Tristimulus lamp,
+            Map<Attribute, Tristimulus> emitters,
+            Map<String, Wheel> wheels) {
+        this.name = name;
+        this.cells = cells;
+        this.lamp = lamp;
+        this.emitters = Map.copyOf(emitters);
+        this.channels = VirtualDimmers.added(channels, cells);
+        ColourReader reader = new ColourReader(wheels, emitters, lamp);
+        for (int cell = 0; cell <= cells; cell++) {
+            parameters.put(cell, parametersOf(cell));
+            colours.put(cell, reader.read(parameters.get(cell)));
+        }
+        this.channels.forEach(this::count);
+    }
+
+    private void count(Channel channel) {
+        channel.offsets().forEach(offset -> footprint.merge(channel.breakNumber(), offset, Math::max));
+    }
+
+    private Map<Attribute, Parameter> parametersOf(int cell) {
+        Map<Attribute, Parameter> found = new LinkedHashMap<>();
+        for (int i = 0; i < channels.size(); i++) {
+            if (channels.get(i).cell() == cell) {
+                ChannelFunction home = channels.get(i).homeFunction();
+                found.putIfAbsent(home.attribute(), new Parameter(cell, home.attribute(), i, home));
+                for (ChannelFunction function : channels.get(i).functions()) {
+                    found.putIfAbsent(function.attribute(), new Parameter(cell, function.attribute(), i, function));
+                }
+            }
+        }
+        return found;
+    }
+
+    public String name() {
+        return name;
+    }
+
+    public List<Channel> channels() {
+        return channels;
+    }
+
+    /** How many cells; 0 when the fixture is not divided. */
+    public int cells() {
+        return cells;
+    }
+
+    /** Slots by break, breaks in order. */
+    public Map<Integer, Integer> footprint() {
+        return footprint;
+    }
+
+    /** Slots of all breaks together. */
+    public int slots() {
+        return footprint.values().stream().mapToInt(Integer::intValue).sum();
+    }
+
+    public Tristimulus lamp() {
+        return lamp;
+    }
+
+    /** Full light of each emitter. */
+    public Map<Attribute, Tristimulus> emitters() {
+        return emitters;
+    }
+
+    /** What can be set on a cell; 0 for what belongs to the fixture as a whole. */
+    public Map<Attribute, Parameter> parameters(int cell) {
+        return parameters.getOrDefault(cell, Map.of());
+    }
+
+    public Optional<Parameter> parameter(int cell, Attribute attribute) {
+        return Optional.ofNullable(parameters(cell).get(attribute));
+    }
+
+    public Channel channelOf(Parameter parameter) {
+        return channels.get(parameter.channel());
+    }
+
+    public ColourSystems colours(int cell) {
+        return colours.getOrDefault(cell, ColourSystems.NONE);
+    }
+
+    /** The parameter's function that has a range of this name; its usual function when none has. */
+    public ChannelFunction functionWith(Parameter parameter, String rangeName) {
+        return channelOf(parameter).functions().stream()
+                .filter(f -> f.attribute().equals(parameter.attribute()) && f.range(rangeName).isPresent())
+                .findFirst()
+                .orElse(parameter.function());
+    }
+
+    /** Where an attribute of the unit lives: on the cell itself, else, for the whole fixture, on its cells. */
+    public List<Integer> homesOf(int cell, Attribute attribute) {
+        if (parameters(cell).containsKey(attribute)) {
+            return List.of(cell);
+        }
+        return cell == 0 ? cellsWith(attribute) : List.of();
+    }
+
+    private List<Integer> cellsWith(Attribute attribute) {
+        List<Integer> found = new ArrayList<>();
+        for (int cell = 1; cell <= cells; cell++) {
+            if (parameters(cell).containsKey(attribute)) {
+                found.add(cell);
+            }
+        }
+        return found;
+    }
+
+    /** Every attribute of the whole fixture and of its cells. */
+    public List<Attribute> attributes() {
+        return parameters.values().stream()
+                .flatMap(p -> p.keySet().stream())
+                .distinct()
+                .toList();
+    }
+
+    /** What else must be set so that an attribute works: the mode channels of its function, at a working value. */
+    public Map<Parameter, Fraction> companions(Parameter parameter) {
+        Map<Parameter, Fraction> found = new LinkedHashMap<>();
+        parameter.function().master().ifPresent(master -> masterOf(master).ifPresent(m -> {
+            Channel channel = channelOf(m);
+            found.put(m, m.function().fractionOfDmx(master.chosen(channel.resolution().max())));
+        }));
+        return found;
+    }
+
+    /** The parameter of a mode master's channel. */
+    public Optional<Parameter> masterOf(ModeMaster master) {
+        return parameters.values().stream()
+                .flatMap(p -> p.values().stream())
+                .filter(p -> channels.get(p.channel()).key().equals(master.channel()))
+                .findFirst();
+    }
+
+    public OptionalLong highlightOf(Parameter parameter) {
+        return channelOf(parameter).highlight();
+    }
+}

@@ -1,0 +1,57 @@
+package app.loculus.core.profile;
+
+import app.loculus.core.unit.Resolution;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalLong;
+
+/** Gives each part that has emitters and no dimmer a channel without slots that dims them. */
+final class VirtualDimmers {
+
+    private VirtualDimmers() {}
+
+    static List<Channel> added(List<Channel> channels, int cells) {
+        List<Channel> out = new ArrayList<>(channels);
+        boolean wholeDimmer = hasDimmer(channels, 0);
+        for (int cell = 0; cell <= cells; cell++) {
+            if (hasEmitters(channels, cell) && !hasDimmer(channels, cell)) {
+                out.add(dimmer(cell, cell > 0 && wholeDimmer));
+                whiteAtHome(out, cell);
+            }
+        }
+        return List.copyOf(out);
+    }
+
+    private static boolean hasDimmer(List<Channel> channels, int cell) {
+        return channels.stream().anyMatch(c -> c.cell() == cell && c.attribute().equals(Attribute.DIMMER));
+    }
+
+    private static boolean hasEmitters(List<Channel> channels, int cell) {
+        return channels.stream().anyMatch(c -> c.cell() == cell && c.attribute().isVisibleAdditive());
+    }
+
+    private static Channel dimmer(int cell, boolean open) {
+        long max = new Resolution(1).max();
+        long home = open ? max : 0;
+        ChannelFunction function = new ChannelFunction(
+                "Virtual dimmer", Attribute.DIMMER, 0, max, 0, 1, home,
+                Optional.empty(), Optional.empty(), Optional.empty(), List.of());
+        return new Channel(
+                "virtual dimmer " + cell, 1, List.of(), cell, List.of(function), home, OptionalLong.of(max));
+    }
+
+    private static void whiteAtHome(List<Channel> channels, int cell) {
+        boolean dark = channels.stream()
+                .filter(c -> c.cell() == cell && c.attribute().isVisibleAdditive())
+                .allMatch(c -> c.home() == 0);
+        if (dark) {
+            channels.replaceAll(c -> c.cell() == cell && c.attribute().isVisibleAdditive() ? open(c) : c);
+        }
+    }
+
+    private static Channel open(Channel c) {
+        long max = c.resolution().max();
+        return new Channel(c.key(), c.breakNumber(), c.offsets(), c.cell(), c.functions(), max, c.highlight());
+    }
+}

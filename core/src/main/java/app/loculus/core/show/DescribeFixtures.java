@@ -1,0 +1,22 @@
+package app.loculus.core.show;
+
+import app.loculus.core.patch.Fixture;
+import app.loculus.core.patch.FixtureId;
+import java.util.List;
+import java.util.Optional;
+
+/** Writes hanging position and purpose; what is not given stays. */
+public record DescribeFixtures(List<FixtureId> fixtures, Optional<String> position, Optional<String> purpose)
+        implements ShowEdit {
+
+    @Override
+    public void on(Draft draft) {
+        List<Fixture> described = fixtures.stream()
+                .map(id -> draft.show().patch().get(id))
+                .map(f -> f.described(position.orElse(f.position()), purpose.orElse(f.purpose())))
+                .toList();
+        draft.putAll(described);
+        draft.say(position.map(p -> "Hangs " + Numbers.count(described.size(), "fixture") + " on “" + p + "”")
+                .orElseGet(() -> "Describes " + Numbers.count(described.size(), "fixture")));
+    }
+}

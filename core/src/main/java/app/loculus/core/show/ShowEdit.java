@@ -1,0 +1,22 @@
+package app.loculus.core.show;
+
+import app.loculus.core.problem.Refusal;
+import java.util.List;
+
+/** Something that can be done to a show. Knows how to do it to a draft; the draft keeps what reverses it. */
+public interface ShowEdit {
+
+    /** @throws Refusal with every problem found; the draft is then thrown away */
+    void on(Draft draft);
+
+    /** The outcome on a show. Nothing is kept: a preview and the real thing are the same call. */
+    default Outcome apply(Show show) {
+        Draft draft = new Draft(show);
+        try {
+            on(draft);
+            return draft.outcome();
+        } catch (Refusal refusal) {
+            return new Outcome(show, Delta.NONE, List.of(), refusal.problems());
+        }
+    }
+}

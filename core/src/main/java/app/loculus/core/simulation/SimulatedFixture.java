@@ -1,0 +1,198 @@
+package app.loculus.core.simulation;
+
+import app.loculus.core.colour.Chromaticity;
+import app.loculus.core.colour.LinearRgb;
+import app.loculus.core.colour.Tristimulus;
+import app.loculus.core.profile.Attribute;
+import app.loculus.core.profile.Channel;
+import app.loculus.core.profile.ChannelFunction;
+import app.loculus.core.profile.Mode;
+import app.loculus.core.profile.NamedRange;
+import app.loculus.core.profile.Wheel;
+import app.loculus.core.profile.WheelSlot;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/** A fixture that lights up by what it receives. Immutable; safe to share between threads. */
+public final class SimulatedFixture {
+
+    private static final Tristimulus PAPER_WHITE = Chromaticity.D65.withLuminance(100);
+
+    private final Mode mode;
+    private final Map<Attribute, Tristimulus> emitters;
+    private final Map<String, Wheel> wheels;
+
+    /**
+     * @param emitters full light of each emitter by attribute
+     * @param wheels by name
+     */
+    public SimulatedFixture(Mode mode, Map<Attribute, Tristimulus> emitters, Map<String, Wheel> wheels) {
+        this.mode = mode;
+        this.emitters = Map.copyOf(emitters);
+        this.wheels = Map.copyOf(wheels);
+    }
+
+    /**
+     * The light of every part: cell 0 first, then each cell.
+     *
+     * @param breaks received slots by break number
+     */
+    public List<CellLight> light(Map<Integer, byte[]> breaks) {
+        Reading reading = new Reading(mode.channels(), breaks);
+        double master = gate(reading, 0);
+        List<CellLight> lights = new ArrayList<>();
+        for (int cell = 1; cell <= mode.cells(); cell++) {
+            lights.add(part(reading, cell, master * gate(reading, cell)));
+        }
+        lights.add(0, mode.cells() > 0 ? together(part(reading, 0, master), lights) : part(reading, 0, master));
+        return lights;
+    }
+
+    /** Dimmer times shutter of one part, 1 where it has neither. */
+    private double gate(Reading reading, int cell) {
+        double gate = 1;
+        for (Channel channel : reading.channels()) {
+            Optional<ChannelFunction> function = reading.active(channel);
+            if (channel.cell() == cell && function.isPresent()) {
+                gate *= gate(reading, channel, function.get());
+            }
+        }
+        return gate;
+    }
+
+    private static double gate(Reading reading, Channel channel, ChannelFunction function) {
+        String name = function.attribute().name();
+        if (name.equals("Dimmer") || name.matches("Shutter\\d+")) {
+            return Math.max(0, Math.min(1, reading.physical(channel, function)));
+        }
+        return 1;
+    }
+
+    private CellLight part(Reading reading, int cell, double gate) {
+        Map<Attribute, Double> levels = emitterLevels(reading, cell);
+        boolean additive = !levels.isEmpty();
+        Tristimulus source = additive ? sum(levels) : filtered(reading, cell, mode.lamp());
+        Tristimulus hue = throughWheels(reading, cell, source);
+        double strongest = additive ? levels.values().stream().mapToDouble(d -> d).max().orElse(0) : 1;
+        return new CellLight(
+                cell, gate * strongest, hue.times(gate), hue,
+                physical(reading, cell, Attribute.PAN), physical(reading, cell, Attribute.TILT),
+                physical(reading, cell, Attribute.ZOOM), gobo(reading));
+    }
+
+    /** Driven emitters; those that do not work in the present mode give nothing. */
+    private Map<Attribute, Double> emitterLevels(Reading reading, int cell) {
+        Map<Attribute, Double> levels = new LinkedHashMap<>();
+        for (Channel channel : reading.channels()) {
+            if (channel.cell() == cell && channel.attribute().isAdditive()) {
+                levels.put(
+                        channel.attribute(),
+                        reading.active(channel).map(f -> reading.share(channel, f)).orElse(0.0));
+            }
+        }
+        return levels;
+    }
+
+    private Tristimulus sum(Map<Attribute, Double> levels) {
+        Tristimulus total = Tristimulus.DARK;
+        for (Map.Entry<Attribute, Double> level : levels.entrySet()) {
+            total = total.plus(emitters.getOrDefault(level.getKey(), Tristimulus.DARK).times(level.getValue()));
+        }
+        return total;
+    }
+
+    /** White light through the three flags: each takes away its own third of the spectrum. */
+    private Tristimulus filtered(Reading reading, int cell, Tristimulus white) {
+        double cyan = share(reading, cell, "ColorSub_C");
+        double magenta = share(reading, cell, "ColorSub_M");
+        double yellow = share(reading, cell, "ColorSub_Y");
+        if (cyan == 0 && magenta == 0 && yellow == 0) {
+            return white;
+        }
+        LinearRgb lamp = LinearRgb.of(white);
+        return new LinearRgb(
+                        lamp.red() * (1 - cyan), lamp.green() * (1 - magenta), lamp.blue() * (1 - yellow))
+                .toTristimulus();
+    }
+
+    private double share(Reading reading, int cell, String attribute) {
+        return find(reading, cell, new Attribute(attribute))
+                .flatMap(c -> reading.active(c).map(f -> reading.share(c, f)))
+                .orElse(0.0);
+    }
+
+    private Tristimulus throughWheels(Reading reading, int cell, Tristimulus light) {
+        Tristimulus out = light;
+        for (Channel channel : reading.channels()) {
+            if (channel.cell() == cell && channel.attribute().isColourWheel()) {
+                out = slotColour(reading, channel).map(throughSlot(out)).orElse(out);
+            }
+        }
+        return out;
+    }
+
+    private static java.util.function.Function<Tristimulus, Tristimulus> throughSlot(Tristimulus light) {
+        return slot -> new Tristimulus(
+                light.x() * (slot.x() / PAPER_WHITE.x()),
+                light.y() * (slot.y() / PAPER_WHITE.y()),
+                light.z() * (slot.z() / PAPER_WHITE.z()));
+    }
+
+    private Optional<Tristimulus> slotColour(Reading reading, Channel channel) {
+        return slot(reading, channel).flatMap(WheelSlot::colour);
+    }
+
+    private Optional<WheelSlot> slot(Reading reading, Channel channel) {
+        ChannelFunction function = reading.active(channel).orElse(null);
+        if (function == null || function.wheel().isEmpty()) {
+            return Optional.empty();
+        }
+        Wheel wheel = wheels.get(function.wheel().get());
+        int number = function.ranges().stream()
+                .filter(r -> reading.value(channel) >= r.from() && reading.value(channel) <= r.to())
+                .mapToInt(NamedRange::wheelSlot)
+                .findFirst()
+                .orElse(0);
+        return wheel == null || number < 1 || number > wheel.slots().size()
+                ? Optional.empty()
+                : Optional.of(wheel.slots().get(number - 1));
+    }
+
+    private Optional<String> gobo(Reading reading) {
+        return reading.channels().stream()
+                .filter(c -> c.attribute().name().matches("Gobo\\d+"))
+                .flatMap(c -> slot(reading, c).stream())
+                .map(WheelSlot::name)
+                .filter(n -> !n.equalsIgnoreCase("Open"))
+                .findFirst();
+    }
+
+    private double physical(Reading reading, int cell, Attribute attribute) {
+        return find(reading, cell, attribute)
+                .or(() -> find(reading, 0, attribute))
+                .flatMap(c -> reading.active(c).map(f -> reading.physical(c, f)))
+                .orElse(0.0);
+    }
+
+    private static Optional<Channel> find(Reading reading, int cell, Attribute attribute) {
+        return reading.channels().stream()
+                .filter(c -> c.cell() == cell && c.attribute().equals(attribute))
+                .findFirst();
+    }
+
+    /** A divided fixture as one: its brightest cell, and the mean of their light. */
+    private static CellLight together(CellLight whole, List<CellLight> cells) {
+        Tristimulus light = Tristimulus.DARK;
+        Tristimulus hue = Tristimulus.DARK;
+        for (CellLight cell : cells) {
+            light = light.plus(cell.light().times(1.0 / cells.size()));
+            hue = hue.plus(cell.hue().times(1.0 / cells.size()));
+        }
+        double intensity = cells.stream().mapToDouble(CellLight::intensity).max().orElse(0);
+        return new CellLight(
+                0, intensity, light, hue, whole.panDegrees(), whole.tiltDegrees(), whole.beamDegrees(), whole.gobo());
+    }
+}

@@ -1,0 +1,11 @@
+import js from '@eslint/js';
+import hooks from 'eslint-plugin-react-hooks';
+import tseslint from 'typescript-eslint';
+
+export default tseslint.config(
+  { ignores: ['target/', 'dist/', 'src/api/schema.d.ts'] },
+  js.configs.recommended,
+  tseslint.configs.recommended,
+  hooks.configs.flat['recommended-latest'],
+  { rules: { 'react-hooks/incompatible-library': 'off' } },
+);

@@ -1,0 +1,9 @@
+import tailwindcss from '@tailwindcss/vite';
+import react from '@vitejs/plugin-react';
+import { defineConfig } from 'vite';
+
+export default defineConfig({
+  plugins: [react(), tailwindcss()],
+  server: { proxy: { '/api': 'http://localhost:8080', '/live': { target: 'ws://localhost:8080', ws: true } } },
+  build: { chunkSizeWarningLimit: 900 },
+});
