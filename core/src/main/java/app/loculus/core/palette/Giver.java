@@ -154,7 +154,7 @@ public final class Giver {
 
     private static String whyNot(Palette palette, Profile profile, Mode mode, int cell) {
         if (palette.kind() == Kind.COLOUR && mode.colours(cell).none()) {
-            return profile.name() + " mixes no colour and has no colour wheel";
+            return profile.name() + " has neither mix nor wheel";
         }
         return "nothing recorded fits " + profile.name();
     }

@@ -76,11 +76,19 @@ public final class SimulatedFixture {
         boolean additive = !levels.isEmpty();
         Tristimulus source = additive ? sum(levels) : filtered(reading, cell, mode.lamp());
         Tristimulus hue = throughWheels(reading, cell, source);
-        double strongest = additive ? levels.values().stream().mapToDouble(d -> d).max().orElse(0) : 1;
+        double strongest = additive ? levels.values().stream().mapToDouble(d -> d).max().orElse(0) : lamp(reading);
         return new CellLight(
                 cell, gate * strongest, hue.times(gate), hue,
                 physical(reading, cell, Attribute.PAN), physical(reading, cell, Attribute.TILT),
                 physical(reading, cell, Attribute.ZOOM), gobo(reading));
+    }
+
+    /** 1 for a fixture with a lamp; 0 for one that nothing dims or shuts, such as a hazer. */
+    private static double lamp(Reading reading) {
+        boolean lit = reading.channels().stream()
+                .map(c -> c.attribute().name())
+                .anyMatch(name -> name.equals("Dimmer") || name.matches("Shutter\\d+"));
+        return lit ? 1 : 0;
     }
 
     /** Driven emitters; those that do not work in the present mode give nothing. */

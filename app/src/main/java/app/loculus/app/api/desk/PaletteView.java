@@ -22,10 +22,10 @@ import java.util.Locale;
  */
 record PaletteView(
         String kind, int number, String name, String scope, boolean mixedScopes, String swatch, String intent, int entries,
-        int follow, int of, List<RowView> reach) {
+        int follow, int of, List<ReachView> reach) {
 
     /** Units of one type that follow in the same way; {@code grade} is exact, match, close, needs an eye or empty. */
-    record RowView(String type, String mode, int units, boolean follows, String way, String difference, String grade) {}
+    record ReachView(String type, String mode, int units, boolean follows, String way, String difference, String grade) {}
 
     static List<PaletteView> all(Show show) {
         List<UnitId> units = show.hand().selection().units().stream()
@@ -44,16 +44,16 @@ record PaletteView(
     }
 
     private static PaletteView view(Show show, Palette p, Reach reach, int of) {
-        List<RowView> rows = reach.of(p).stream().map(r -> row(show, r)).toList();
+        List<ReachView> rows = reach.of(p).stream().map(r -> row(show, r)).toList();
         return new PaletteView(
                 p.kind().word(), p.number(), p.name(), p.narrowest().name().toLowerCase(Locale.ROOT), p.mixedScopes(),
                 p.intent().map(c -> LinearRgb.of(c.withLuminance(1)).normalised().hex()).orElse(""),
                 p.intent().map(Object::toString).orElse(""), p.entries().size(),
-                rows.stream().filter(RowView::follows).mapToInt(RowView::units).sum(), of, rows);
+                rows.stream().filter(ReachView::follows).mapToInt(ReachView::units).sum(), of, rows);
     }
 
-    private static RowView row(Show show, ReachRow r) {
-        return new RowView(
+    private static ReachView row(Show show, ReachRow r) {
+        return new ReachView(
                 show.profiles().get(r.profile()).name(), r.mode(), r.units(), r.follows() != Follows.NONE, r.words(),
                 r.difference().map(ColourDifference::toString).orElse(""),
                 r.difference().map(d -> d.grade().words()).orElse(""));

@@ -114,7 +114,7 @@ final class ValueRows {
         if (!name.isEmpty()) {
             return name;
         }
-        return definition.unit().equals("Angle") ? physical(t, definition) : range(t.low * 100, t.high * 100, 1, " %");
+        return definition.unit().equals("Angle") ? physical(t, definition) : range(t.low * 100, t.high * 100, t.low == t.high ? 1 : 0, " %");
     }
 
     private static String physical(Tally t, AttributeDefinition definition) {

@@ -37,12 +37,12 @@ class PatchController {
 
     record HeaderView(String header, String field, String sample) {}
 
-    record RowView(
+    record HookupRowView(
             int line, String number, String name, String profile, String mode, String address, String position, String purpose,
             boolean lands, String landsAt, List<ProblemView> problems) {}
 
     record HookupView(
-            boolean preview, List<HeaderView> headers, List<String> fields, List<RowView> rows, int landing, int left, long revision) {}
+            boolean preview, List<HeaderView> headers, List<String> fields, List<HookupRowView> rows, int landing, int left, long revision) {}
 
     private final Shows shows;
     private final Profiles library;
@@ -116,10 +116,10 @@ class PatchController {
         return field.name().toLowerCase(Locale.ROOT);
     }
 
-    private static RowView row(RowVerdict v) {
+    private static HookupRowView row(RowVerdict v) {
         HookupRow r = v.row();
         String at = v.landing().map(l -> l.address().map(Object::toString).orElse("no address")).orElse("");
-        return new RowView(
+        return new HookupRowView(
                 r.line(), r.number(), r.name(), r.profile(), r.mode(), r.address(), r.position(), r.purpose(), v.landing().isPresent(), at,
                 ProblemView.all(v.problems()));
     }

@@ -7,6 +7,8 @@ import app.loculus.core.patch.Clash;
 import app.loculus.core.patch.Fixture;
 import app.loculus.core.patch.GapFinder;
 import app.loculus.core.patch.Patch;
+import app.loculus.core.profile.Attribute;
+import app.loculus.core.profile.Mode;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -19,14 +21,16 @@ record PatchView(List<FixtureView> fixtures, List<ClashView> clashes, List<Unive
     /** Slots of one address of a fixture. */
     record ClaimView(int universe, int from, int to, boolean shared) {}
 
-    /** A place in metres. */
-    record PlaceView(double x, double y, double z) {}
-
-    /** A fixture; {@code place} is null when it is not known. */
+    /**
+     * A fixture.
+     *
+     * @param form how it is drawn: head, cells, lamp, dimmer or other
+     * @param placed whether x, y, z (metres) are known
+     */
     record FixtureView(
             int number, String name, String maker, String profile, String profileId, String mode, int slots, int cells,
             String address, List<ClaimView> claims, String position, String purpose,
-            @io.swagger.v3.oas.annotations.media.Schema(nullable = true) PlaceView place, boolean clash) {}
+            String form, boolean placed, double x, double y, double z, boolean clash) {}
 
     /** Two fixtures on the same slots, with lines that resolve it. */
     record ClashView(String span, int universe, int from, int to, int one, int other, String words, List<WayOutView> waysOut) {}
@@ -54,9 +58,22 @@ record PatchView(List<FixtureView> fixtures, List<ClashView> clashes, List<Unive
                 f.number(), f.name(), patch.profileOf(f).maker(), patch.profileOf(f).name(), f.profile().value(), f.mode(),
                 patch.modeOf(f).slots(), patch.modeOf(f).cells(), String.join(" + ", addresses),
                 patch.claimsOf(f).stream().map(c -> new ClaimView(c.universe(), c.first(), c.last(), c.at().shared())).toList(),
-                f.position(), f.purpose(),
-                f.pose().map(p -> new PlaceView(p.place().x(), p.place().y(), p.place().z())).orElse(null),
+                f.position(), f.purpose(), form(patch.modeOf(f)), f.pose().isPresent(),
+                f.pose().map(p -> p.place().x()).orElse(0.0), f.pose().map(p -> p.place().y()).orElse(0.0), f.pose().map(p -> p.place().z()).orElse(0.0),
                 clashing.contains(f.number()));
+    }
+
+    private static String form(Mode mode) {
+        if (mode.cells() > 0) {
+            return "cells";
+        }
+        if (mode.parameter(0, Attribute.PAN).isPresent()) {
+            return "head";
+        }
+        if (mode.colours(0).mixes()) {
+            return "lamp";
+        }
+        return mode.parameter(0, Attribute.DIMMER).isPresent() ? "dimmer" : "other";
     }
 
     private static ClashView view(Patch patch, Clash c) {

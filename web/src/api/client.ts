@@ -1,0 +1,38 @@
+import createClient from 'openapi-fetch';
+import type { components, paths } from './schema';
+
+export type Schemas = components['schemas'];
+export type ShowView = Schemas['ShowView'];
+export type PatchView = Schemas['PatchView'];
+export type FixtureView = Schemas['FixtureView'];
+export type ClashView = Schemas['ClashView'];
+export type DeskView = Schemas['DeskView'];
+export type ValueRow = Schemas['ValueRow'];
+export type GroupView = Schemas['GroupView'];
+export type PaletteView = Schemas['PaletteView'];
+export type LineResponse = Schemas['LineResponse'];
+export type ProblemView = Schemas['ProblemView'];
+export type HookupView = Schemas['HookupView'];
+
+export const client = createClient<paths>({ baseUrl: '/' });
+
+/** A refusal as the server words it. */
+export class RefusedError extends Error {
+  readonly problems: ProblemView[];
+  constructor(message: string, problems: ProblemView[]) {
+    super(message);
+    this.problems = problems;
+  }
+}
+
+interface ProblemBody {
+  detail?: string;
+  problems?: ProblemView[];
+}
+
+/** The answer's data, or the refusal as an error. */
+export function answered<T>(result: { data?: T; error?: unknown; response: Response }): T {
+  if (result.response.ok && result.data !== undefined) return result.data;
+  const body = (result.error ?? {}) as ProblemBody;
+  throw new RefusedError(body.detail ?? 'The application does not answer.', body.problems ?? []);
+}

@@ -1,0 +1,143 @@
+import { Moon, Redo2, Sun, Undo2 } from 'lucide-react';
+import type { ReactNode } from 'react';
+import { NavLink } from 'react-router';
+import { redo, undo } from '../api/commands';
+import { useConnection } from '../api/live';
+import { useOutput, useShow } from '../api/queries';
+import { Button } from '../ui/Button';
+import { StateMark, type State } from '../ui/StateMark';
+import { useActions, useShortcuts } from './actions';
+import { Line } from './Line';
+import { attempt } from './notices';
+import { ShortcutSheet } from './ShortcutSheet';
+import { useTheme } from './theme';
+
+export function Shell({ children }: { children: ReactNode }) {
+  const actions = useActions();
+  useShortcuts(actions);
+  return (
+    <div className="grid h-full grid-cols-[152px_1fr] grid-rows-[48px_1fr] overflow-hidden">
+      <Top />
+      <Rail />
+      <main className="flex min-h-0 min-w-0 flex-col overflow-hidden">{children}</main>
+      <ShortcutSheet actions={actions} />
+    </div>
+  );
+}
+
+function Mark() {
+  return (
+    <svg width="24" height="28" viewBox="0 0 24 28" aria-hidden="true">
+      <path d="M2 26V11a10 10 0 0 1 20 0v15z" fill="none" stroke="var(--petrol)" strokeWidth="2" />
+      <path d="M7 21v-8a5 5 0 0 1 10 0v8z" fill="var(--petrol)" />
+    </svg>
+  );
+}
+
+function Top() {
+  const show = useShow().data;
+  const connected = useConnection((s) => s.connected);
+  return (
+    <header className="col-span-2 flex items-center gap-3 border-b border-line bg-sheet px-3">
+      <Mark />
+      <div className="max-w-44 min-w-0 truncate font-serif text-[16px] font-semibold" title={show?.name}>
+        {show?.name ?? 'Loculus'}
+      </div>
+      <div className="mono shrink-0 text-[12px] text-ink-label" role="status">
+        {show ? `rev ${show.revision} · ` : ''}
+        {connected ? 'saved' : <span className="font-semibold text-madder">not connected</span>}
+      </div>
+      <Line />
+      <Button
+        label={show?.undo ? `Undo: ${show.undo}` : 'Nothing to undo'}
+        disabled={!show?.undo}
+        onClick={() => void attempt(undo)}
+      >
+        <Undo2 size={14} /> Undo
+      </Button>
+      <Button
+        label={show?.redo ? `Redo: ${show.redo}` : 'Nothing to redo'}
+        disabled={!show?.redo}
+        onClick={() => void attempt(redo)}
+      >
+        <Redo2 size={14} /> Redo
+      </Button>
+      <OutputState />
+    </header>
+  );
+}
+
+function OutputState() {
+  const output = useOutput().data;
+  const wrong = output?.trouble ?? '';
+  const port = output?.rigOnOtherPort ? ` (its usual port was taken)` : '';
+  const words =
+    wrong || `${output?.universes ?? 0} universes to the virtual rig on 127.0.0.1:${output?.rigPort}${port}`;
+  return (
+    <div
+      title={words}
+      className="flex h-7 shrink-0 items-center gap-2 rounded-md border border-line-strong px-3 font-semibold"
+    >
+      <StateMark state={wrong ? 'wrong' : output?.rigOnOtherPort ? 'needs-an-eye' : 'ready'} />
+      Virtual rig
+    </div>
+  );
+}
+
+const LATER = new Set(['Looks', 'Check', 'Hand over']);
+
+function Rail() {
+  const show = useShow().data;
+  const { theme, toggle } = useTheme();
+  const fact = (name: string) => show?.chapters.find((c) => c.name === name);
+  const names = ['Show', 'Profiles', 'Patch', 'Groups', 'Palettes', 'Looks', 'Check', 'Hand over'];
+  return (
+    <nav aria-label="Chapters" className="flex flex-col border-r border-line bg-sheet p-2">
+      {names.map((name, i) => {
+        const chapter = fact(name);
+        const words =
+          name === 'Show'
+            ? show
+              ? `revision ${show.revision}`
+              : 'none open'
+            : (chapter?.fact ?? 'not built yet');
+        const state = name === 'Show' ? (show ? 'ready' : 'not-begun') : (chapter?.state ?? 'not-begun');
+        const entry = (
+          <>
+            <span className="w-5 text-center font-serif text-[16px] text-ink-3">{i + 1}</span>
+            <span className="min-w-0 flex-1">
+              <span className="block font-semibold">{name}</span>
+              <span className="block truncate text-[12px] text-ink-label">{words}</span>
+            </span>
+            <StateMark state={state as State} />
+          </>
+        );
+        const shape = 'flex min-h-10 items-center gap-2 rounded-md px-1.5 py-1';
+        return LATER.has(name) ? (
+          <div key={name} className={`${shape} opacity-70`}>
+            {entry}
+          </div>
+        ) : (
+          <NavLink
+            key={name}
+            to={`/${name.toLowerCase()}`}
+            className={({ isActive }) =>
+              `${shape} ${isActive ? 'bg-petrol-soft text-petrol' : 'hover:bg-sunk'}`
+            }
+          >
+            {entry}
+          </NavLink>
+        );
+      })}
+      <div className="mt-auto space-y-1 px-1.5 pb-1 text-[12px] text-ink-label">
+        <div>
+          {show?.fixtures ?? 0} fixtures · {show?.universes ?? 0} universes
+        </div>
+        <button onClick={toggle} className="flex min-h-7 items-center gap-1.5 hover:text-ink">
+          {theme === 'night' ? <Sun size={14} /> : <Moon size={14} />}
+          {theme === 'night' ? 'Workroom' : 'Night'}
+        </button>
+      </div>
+    </nav>
+  );
+}

@@ -1,0 +1,134 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { useEffect } from 'react';
+import { useNavigate } from 'react-router';
+import { line, redo, undo } from '../api/commands';
+import type { DeskView } from '../api/client';
+import { useCurrentShow } from '../api/current-show';
+import { focusLine } from './line-store';
+import { attempt } from './notices';
+import { useSheet } from './sheet';
+
+/** One thing that can be done from anywhere: keys and the sheet read this list. */
+export interface Action {
+  keys: string;
+  words: string;
+  matches: (e: KeyboardEvent) => boolean;
+  /** Whether it also works while something is being typed. */
+  always?: boolean;
+  run: () => void;
+}
+
+const plain = (key: string) => (e: KeyboardEvent) => e.key === key && !e.ctrlKey && !e.metaKey && !e.altKey;
+const held = (e: KeyboardEvent) => e.ctrlKey || e.metaKey;
+
+export function chapters(): { path: string; name: string }[] {
+  return ['Show', 'Profiles', 'Patch', 'Groups', 'Palettes'].map((name) => ({
+    name,
+    path: `/${name.toLowerCase()}`,
+  }));
+}
+
+export function useActions(): Action[] {
+  const navigate = useNavigate();
+  const queries = useQueryClient();
+  const desk = () => queries.getQueryData<DeskView>(['show', useCurrentShow.getState().id, 'desk']);
+  return [
+    { keys: '/', words: 'Type in the line', matches: plain('/'), run: () => focusLine() },
+    {
+      keys: 'Ctrl K',
+      words: 'Type in the line',
+      always: true,
+      matches: (e) => held(e) && e.key.toLowerCase() === 'k',
+      run: () => focusLine(),
+    },
+    {
+      keys: '0–9',
+      words: 'Digits go to the line',
+      matches: (e) => /^[0-9]$/.test(e.key) && !held(e) && !e.altKey,
+      run: () => undefined,
+    },
+    {
+      keys: 'R',
+      words: 'Record: type its name',
+      matches: (e) => plain(e.key)(e) && e.key.toLowerCase() === 'r',
+      run: () => document.getElementById('record-name')?.focus(),
+    },
+    {
+      keys: 'H',
+      words: 'Highlight what is in hand, on and off',
+      matches: (e) => plain(e.key)(e) && e.key.toLowerCase() === 'h',
+      run: () => void attempt(() => line(`highlight ${desk()?.highlight ? 'off' : 'on'}`)),
+    },
+    {
+      keys: '[',
+      words: 'Previous share of the pattern',
+      matches: plain('['),
+      run: () => void attempt(() => line('previous')),
+    },
+    {
+      keys: ']',
+      words: 'Next share of the pattern',
+      matches: plain(']'),
+      run: () => void attempt(() => line('next')),
+    },
+    {
+      keys: 'Delete',
+      words: 'Let go of the selection, then of the values',
+      matches: plain('Delete'),
+      run: () => void attempt(() => line('clear')),
+    },
+    {
+      keys: 'Ctrl Shift Z',
+      words: 'Redo',
+      always: true,
+      matches: (e) => held(e) && e.shiftKey && e.key.toLowerCase() === 'z',
+      run: () => void attempt(redo),
+    },
+    {
+      keys: 'Ctrl Z',
+      words: 'Undo',
+      always: true,
+      matches: (e) => held(e) && !e.shiftKey && e.key.toLowerCase() === 'z',
+      run: () => void attempt(undo),
+    },
+    ...chapters().map((chapter, i) => ({
+      keys: `Alt ${i + 1}`,
+      words: `Go to ${chapter.name}`,
+      always: true,
+      matches: (e: KeyboardEvent) => e.altKey && e.key === String(i + 1),
+      run: () => void navigate(chapter.path),
+    })),
+    {
+      keys: '?',
+      words: 'This list of keys',
+      matches: plain('?'),
+      run: () => useSheet.setState({ open: true }),
+    },
+  ];
+}
+
+/** Listens for the keys of all actions. */
+export function useShortcuts(actions: Action[]) {
+  useEffect(() => {
+    const onKey = (e: KeyboardEvent) => {
+      const target = e.target as HTMLElement;
+      const typing = target.matches('input, textarea, select, [contenteditable]');
+      if (typing && e.key === 'Escape') {
+        target.blur();
+        return;
+      }
+      const lineEmpty = target.id === 'line' && (target as HTMLInputElement).value === '';
+      const action = actions.find(
+        (a) =>
+          a.matches(e) &&
+          (!typing || (a.always && (target.id !== 'line' || lineEmpty || e.key.toLowerCase() !== 'z'))),
+      );
+      if (!action) return;
+      e.preventDefault();
+      if (/^[0-9]$/.test(e.key) && !e.altKey) focusLine(e.key);
+      else action.run();
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, [actions]);
+}

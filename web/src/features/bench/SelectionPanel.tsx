@@ -1,0 +1,123 @@
+import { line, select } from '../../api/commands';
+import type { DeskView } from '../../api/client';
+import { attempt } from '../../app/notices';
+import { Button } from '../../ui/Button';
+
+const PATTERNS = [
+  { text: 'Every 2', line: 'every 2', bars: [9, 3, 9, 3, 9, 3, 9, 3] },
+  { text: 'Every 3', line: 'every 3', bars: [9, 3, 3, 9, 3, 3, 9, 3] },
+  { text: 'Blocks 2', line: 'blocks of 2', bars: [9, 9, 5, 5, 9, 9, 5, 5] },
+  { text: 'Half', line: 'part 1 of 2', bars: [9, 9, 9, 9, 3, 3, 3, 3] },
+  { text: 'Quarter', line: 'part 1 of 4', bars: [9, 9, 3, 3, 3, 3, 3, 3] },
+  { text: 'Mirror', line: 'mirror', bars: [3, 5, 7, 9, 9, 7, 5, 3] },
+  { text: 'Reverse', line: 'reverse', bars: [9, 8, 7, 6, 5, 4, 3, 2] },
+];
+const MOST_CHIPS = 96;
+
+export function SelectionPanel({ desk }: { desk: DeskView }) {
+  const units = desk.steps.flatMap((step, i) => step.map((unit) => ({ unit, order: i + 1 })));
+  const run = (text: string) => void attempt(() => line(text));
+  return (
+    <div className="flex min-h-0 flex-col gap-2 overflow-hidden p-3">
+      <div className="flex items-center gap-2">
+        <span className="caps">Selection</span>
+        <span className="mono font-bold">{units.length}</span>
+        <span className="min-w-0 flex-1 truncate text-ink-2" title={desk.holds}>
+          {desk.rest.length > 0 && `of ${units.length + desk.rest.length} · `}
+          {desk.holds || 'nothing in hand'}
+        </span>
+        <Button
+          pressed={desk.highlight}
+          label="Show off what is in hand (H)"
+          onClick={() => run(`highlight ${desk.highlight ? 'off' : 'on'}`)}
+        >
+          Highlight
+        </Button>
+        <Button
+          label="Let go (Delete)"
+          disabled={units.length === 0 && desk.touchedUnits === 0}
+          onClick={() => run('clear')}
+        >
+          Clear
+        </Button>
+      </div>
+      <div
+        className="flex min-h-0 flex-1 flex-wrap content-start gap-1 overflow-auto"
+        aria-label="Units in hand, in order"
+      >
+        {units.slice(0, MOST_CHIPS).map(({ unit, order }) => (
+          <button
+            key={unit}
+            title={`${unit}: step ${order}. Press to take it out.`}
+            onClick={() => void attempt(() => select([unit], 'less'))}
+            className="mono flex h-[22px] items-start gap-0.5 rounded border border-petrol bg-petrol-soft px-1 text-[12px] font-bold text-petrol"
+          >
+            {unit}
+            <sup className="text-[9px] leading-3 font-normal">{order}</sup>
+          </button>
+        ))}
+        {units.length > MOST_CHIPS && (
+          <span className="self-center text-ink-2">and {units.length - MOST_CHIPS} more</span>
+        )}
+        {desk.rest.slice(0, MOST_CHIPS).map((unit) => (
+          <button
+            key={`rest ${unit}`}
+            title={`${unit} is left by the pattern. Press to add it.`}
+            onClick={() => void attempt(() => select([unit], 'add'))}
+            className="mono h-[22px] rounded border border-line px-1 text-[12px] text-ink-label"
+          >
+            {unit}
+          </button>
+        ))}
+        {units.length === 0 && (
+          <p className="text-ink-2">Drag a frame on the plan, press rows in Patch, or type numbers.</p>
+        )}
+      </div>
+      <div className="flex items-center gap-2">
+        <span className="caps">Pattern</span>
+        <span className="min-w-0 flex-1 truncate text-[12px] text-ink-2">{desk.patterns.join(' → ')}</span>
+        {desk.shares > 1 && (
+          <span className="flex items-center gap-1 text-petrol">
+            <button
+              aria-label="Previous share ( [ )"
+              className="min-h-7 min-w-7"
+              onClick={() => run('previous')}
+            >
+              ‹
+            </button>
+            share {desk.share + 1} of {desk.shares}
+            <button aria-label="Next share ( ] )" className="min-h-7 min-w-7" onClick={() => run('next')}>
+              ›
+            </button>
+          </span>
+        )}
+      </div>
+      <div className="flex flex-wrap gap-1.5">
+        {PATTERNS.map((p) => (
+          <button
+            key={p.line}
+            disabled={units.length === 0}
+            aria-pressed={desk.patterns.includes(p.line)}
+            onClick={() => run(p.line)}
+            className="flex h-11 w-[58px] flex-col items-center justify-center rounded-md border border-line-strong text-[11px] hover:bg-sunk aria-pressed:border-petrol aria-pressed:bg-petrol-soft"
+          >
+            <svg width="40" height="12" aria-hidden="true">
+              {p.bars.map((h, i) => (
+                <rect
+                  key={i}
+                  x={i * 5}
+                  y={11 - h}
+                  width="3.4"
+                  height={h}
+                  rx="1"
+                  fill={h < 4 ? 'var(--line-strong)' : 'var(--petrol)'}
+                />
+              ))}
+            </svg>
+            {p.text}
+          </button>
+        ))}
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,167 @@
+import { House } from 'lucide-react';
+import { useMemo, useRef, useState } from 'react';
+import { line } from '../../api/commands';
+import type { DeskView, ValueRow } from '../../api/client';
+import { attempt } from '../../app/notices';
+import { Fader } from '../../ui/Fader';
+import { Segmented } from '../../ui/Segmented';
+import { ColourPicker } from './ColourPicker';
+
+const KINDS = ['intensity', 'position', 'colour', 'beam', 'shape', 'control'] as const;
+type Kind = (typeof KINDS)[number];
+type Form = 'text' | 'physical' | 'dmx';
+
+/** Sends the newest of many values, one at a time, all undone as one. */
+export function useGesture() {
+  const state = useRef({ busy: false, next: null as string | null, id: '', stamp: 0 });
+  return (text: string) => {
+    const s = state.current;
+    const now = Date.now();
+    if (now - s.stamp > 700) s.id = `drag ${now}`;
+    s.stamp = now;
+    s.next = text;
+    const send = async () => {
+      while (s.next !== null) {
+        const newest = s.next;
+        s.next = null;
+        await attempt(() => line(newest, false, s.id));
+      }
+      s.busy = false;
+    };
+    if (!s.busy) {
+      s.busy = true;
+      void send();
+    }
+  };
+}
+
+export function ValuesPanel({ desk }: { desk: DeskView }) {
+  const [kind, setKind] = useState<Kind>('intensity');
+  const [form, setForm] = useState<Form>('text');
+  const gesture = useGesture();
+  const counts = useMemo(() => new Set(desk.values.map((v) => v.kind)), [desk]);
+  const rows = desk.values.filter((v) => v.kind === kind);
+  const held = desk.steps.length > 0;
+  return (
+    <div className="flex min-h-0 flex-col gap-1.5 overflow-hidden p-3">
+      <div className="flex items-center gap-1.5">
+        <Segmented
+          tight
+          label="Kind of value"
+          value={kind}
+          onChange={setKind}
+          options={KINDS.filter((k) => counts.has(k) || k === kind || k === 'colour' || k === 'position').map(
+            (k) => ({
+              value: k,
+              text: k.charAt(0).toUpperCase() + k.slice(1),
+            }),
+          )}
+        />
+        <button
+          disabled={!held}
+          aria-label={`Send ${kind} home`}
+          title={`Send ${kind} home`}
+          className="flex min-h-7 min-w-7 items-center justify-center text-petrol disabled:text-ink-3"
+          onClick={() => void attempt(() => line(`home ${kind}`))}
+        >
+          <House size={16} />
+        </button>
+        <select
+          aria-label="Numbers as"
+          className="ml-auto h-7 w-14 rounded-md border border-line-strong bg-sheet px-1"
+          value={form}
+          onChange={(e) => setForm(e.target.value as Form)}
+        >
+          <option value="text">%</option>
+          <option value="physical">unit</option>
+          <option value="dmx">DMX</option>
+        </select>
+      </div>
+      <div className="flex min-h-0 flex-1 gap-3">
+        {kind === 'colour' && (
+          <ColourPicker disabled={!held} onPick={(x, y) => gesture(`colour xy ${x}, ${y}`)} />
+        )}
+        <div className="min-h-0 flex-1 overflow-auto">
+          {kind === 'intensity' && held && <LevelKeys />}
+          {rows.map((row) => (
+            <Row key={row.attribute} row={row} form={form} onChange={(text) => gesture(text)} />
+          ))}
+          {!held && <p className="pt-2 text-ink-2">Values appear when something is in hand.</p>}
+          {held && rows.length === 0 && <p className="pt-2 text-ink-2">Nothing in hand has {kind} to set.</p>}
+        </div>
+      </div>
+    </div>
+  );
+}
+
+function LevelKeys() {
+  const levels = ['out', '10', '25', '50', '75', 'full', '20 thru 80', '30 thru 90 thru 30'];
+  return (
+    <div className="flex flex-wrap gap-1 pb-1">
+      {levels.map((l) => (
+        <button
+          key={l}
+          className="mono min-h-7 rounded-md border border-line-strong px-2 hover:bg-sunk"
+          onClick={() => void attempt(() => line(`at ${l}`))}
+        >
+          {l}
+        </button>
+      ))}
+    </div>
+  );
+}
+
+const SOURCE_SHAPE: Record<string, string> = {
+  home: 'text-ink-label',
+  hand: 'font-bold border-l-3 border-petrol pl-1.5',
+  palette: '',
+  highlight: 'italic',
+  mixed: '',
+};
+
+function Row({ row, form, onChange }: { row: ValueRow; form: Form; onChange: (line: string) => void }) {
+  return (
+    <div className="flex h-8 items-center gap-2 border-b border-line">
+      <span className="w-24 truncate" title={row.attribute}>
+        {row.label}
+      </span>
+      {row.ranges.length > 1 ? (
+        <select
+          aria-label={row.label}
+          className="h-6 min-w-16 flex-1 rounded border border-line-strong bg-sheet px-1"
+          value={row.ranges.some((r) => r.name === row.text) ? row.text : ''}
+          onChange={(e) => onChange(`${row.attribute} at "${e.target.value}"`)}
+        >
+          <option value="" disabled>
+            {row.text}
+          </option>
+          {row.ranges.map((r) => (
+            <option key={r.name} value={r.name}>
+              {r.name}
+            </option>
+          ))}
+        </select>
+      ) : (
+        <Fader
+          label={row.label}
+          low={row.low}
+          high={row.high}
+          onChange={(p) => onChange(`${row.attribute} at ${Math.round(p * 2.55)} dmx`)}
+        />
+      )}
+      <span
+        className={`mono w-30 truncate ${SOURCE_SHAPE[row.source] ?? ''}`}
+        title={`${row.source} · ${row.physical} · DMX ${row.dmx}`}
+      >
+        {row[form] || row.text}
+      </span>
+      <span className="w-24 truncate text-[12px]">
+        {row.palette ? (
+          <span className="rounded-full bg-plum-soft px-2 py-0.5 text-plum">{row.palette}</span>
+        ) : (
+          <span className="text-ink-label">{row.source === 'hand' ? 'by hand' : row.source}</span>
+        )}
+      </span>
+    </div>
+  );
+}

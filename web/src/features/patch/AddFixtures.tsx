@@ -1,0 +1,254 @@
+import { ChevronDown, ChevronUp } from 'lucide-react';
+import { useEffect, useMemo, useState } from 'react';
+import type { LineResponse, PatchView } from '../../api/client';
+import { useDesk, useProfiles } from '../../api/queries';
+import { runLine } from '../../app/Line';
+import { Button } from '../../ui/Button';
+import { Field, inputShape } from '../../ui/Field';
+import { ProblemList } from '../../ui/ProblemList';
+import { useLineReading } from '../bench/useLineReading';
+
+interface Draft {
+  type: string;
+  first: string;
+  count: string;
+  start: string;
+  gap: string;
+  position: string;
+}
+
+const plain = (text: string) => text.replaceAll('"', '').trim();
+
+/** What the form says, as the line would write it. */
+function written(d: Draft, addressed: boolean): string {
+  const first = Number.parseInt(d.first, 10);
+  const count = Number.parseInt(d.count, 10);
+  if (!d.type || !first || !count || (addressed && !d.start)) return '';
+  const numbers = count > 1 ? `${first} thru ${first + count - 1}` : `${first}`;
+  const gap = Number.parseInt(d.gap, 10) > 0 ? ` gap ${Number.parseInt(d.gap, 10)}` : '';
+  const verb = addressed
+    ? `patch ${numbers} as "${d.type}" at ${d.start}${gap}`
+    : `add ${numbers} as "${d.type}"`;
+  return plain(d.position) ? `${verb}\nhang ${numbers} on "${plain(d.position)}"` : verb;
+}
+
+export function AddFixtures({
+  patch,
+  onReading,
+}: {
+  patch: PatchView;
+  onReading: (r: LineResponse | null) => void;
+}) {
+  const [open, setOpen] = useState(true);
+  return (
+    <section aria-label="Add fixtures" className="shrink-0 border-t border-line-strong bg-sheet">
+      {open ? (
+        <Form patch={patch} onReading={onReading} onFold={() => setOpen(false)} />
+      ) : (
+        <button className="flex min-h-8 w-full items-center gap-2 px-3" onClick={() => setOpen(true)}>
+          <ChevronUp size={16} /> Add fixtures, or move what is in hand
+        </button>
+      )}
+    </section>
+  );
+}
+
+function Form({
+  patch,
+  onReading,
+  onFold,
+}: {
+  patch: PatchView;
+  onReading: (r: LineResponse | null) => void;
+  onFold: () => void;
+}) {
+  const profiles = useProfiles().data ?? [];
+  const [draft, setDraft] = useState<Draft>({
+    type: '',
+    first: '',
+    count: '',
+    start: '',
+    gap: '0',
+    position: '',
+  });
+  const set = (part: Partial<Draft>) => setDraft({ ...draft, ...part });
+  const used = useMemo(() => new Set(patch.fixtures.map((f) => f.position).filter(Boolean)), [patch]);
+  const text = written(draft, true);
+  const reading = useLineReading(text);
+  useEffect(() => onReading(reading.outcome), [reading.outcome, onReading]);
+  const send = async (line: string) => {
+    await runLine(line);
+    onReading(null);
+    setDraft({ type: draft.type, first: '', count: '', start: '', gap: draft.gap, position: '' });
+  };
+  return (
+    <div className="relative grid grid-cols-[minmax(0,1.9fr)_minmax(0,1fr)] divide-x divide-line">
+      <form
+        className="space-y-2 p-3"
+        onSubmit={(e) => {
+          e.preventDefault();
+          if (text) void send(text);
+        }}
+      >
+        <div>
+          <span className="caps">Add fixtures</span>{' '}
+          <span className="text-ink-2">nothing lands until you press Patch</span>
+        </div>
+        <div className="grid grid-cols-[minmax(0,2.4fr)_repeat(4,minmax(0,1fr))_minmax(0,1.3fr)] gap-2">
+          <Field label="Profile and mode">
+            <select className={inputShape} value={draft.type} onChange={(e) => set({ type: e.target.value })}>
+              <option value="">choose…</option>
+              {profiles.map((p) => (
+                <optgroup key={p.id} label={`${p.maker} · ${p.name}`}>
+                  {p.modes.map((m) => (
+                    <option key={m.name} value={`${p.maker} ${p.name} / ${m.name}`}>
+                      {p.name} · {m.name} ({m.slots})
+                    </option>
+                  ))}
+                </optgroup>
+              ))}
+            </select>
+          </Field>
+          <Field label="First number">
+            <input
+              className={inputShape}
+              inputMode="numeric"
+              placeholder={String(patch.nextFree)}
+              value={draft.first}
+              onChange={(e) => set({ first: e.target.value })}
+            />
+          </Field>
+          <Field label="How many">
+            <input
+              className={inputShape}
+              inputMode="numeric"
+              placeholder="12"
+              value={draft.count}
+              onChange={(e) => set({ count: e.target.value })}
+            />
+          </Field>
+          <Field label="Start address">
+            <input
+              className={inputShape}
+              placeholder="3.441"
+              value={draft.start}
+              onChange={(e) => set({ start: e.target.value })}
+            />
+          </Field>
+          <Field label="Gap">
+            <input
+              className={inputShape}
+              inputMode="numeric"
+              value={draft.gap}
+              onChange={(e) => set({ gap: e.target.value })}
+            />
+          </Field>
+          <Field label="Position">
+            <input
+              className={`${inputShape} !font-sans`}
+              list="positions"
+              value={draft.position}
+              onChange={(e) => set({ position: e.target.value })}
+            />
+          </Field>
+          <datalist id="positions">
+            {[...used].map((p) => (
+              <option key={p} value={p} />
+            ))}
+          </datalist>
+        </div>
+        <div className="flex gap-2">
+          <Button kind="main" type="submit" disabled={!text || reading.problems.length > 0}>
+            Patch {draft.count || ''} {draft.count === '1' ? 'fixture' : 'fixtures'}
+          </Button>
+          <Button disabled={!written(draft, false)} onClick={() => void send(written(draft, false))}>
+            Add without address
+          </Button>
+        </div>
+      </form>
+      <div className="min-h-24 space-y-1 overflow-auto p-3 pr-9">
+        <div className="caps">What will happen</div>
+        {text ? <Foreseen reading={reading} onLine={(l) => void send(l)} /> : <InHand patch={patch} />}
+      </div>
+      <button
+        aria-label="Fold the form"
+        className="absolute top-1 right-1 min-h-7 min-w-7 text-ink-2"
+        onClick={onFold}
+      >
+        <ChevronDown size={16} />
+      </button>
+    </div>
+  );
+}
+
+function Foreseen({
+  reading,
+  onLine,
+}: {
+  reading: ReturnType<typeof useLineReading>;
+  onLine: (l: string) => void;
+}) {
+  return (
+    <>
+      {reading.outcome?.words.map((w) => (
+        <p key={w}>{w}</p>
+      ))}
+      {reading.outcome && !reading.outcome.landings.some((l) => l.clash) && (
+        <p className="text-moss">No address is claimed twice.</p>
+      )}
+      <ProblemList problems={reading.outcome?.problems ?? reading.problems} onLine={onLine} />
+    </>
+  );
+}
+
+/** Without a form to foresee: what can be done with what is in hand. */
+function InHand({ patch }: { patch: PatchView }) {
+  const steps = useDesk().data?.steps ?? [];
+  const numbers = [...new Set(steps.flat().map((u) => u.split('.')[0]))];
+  const [to, setTo] = useState('');
+  const who = runs(numbers.map(Number));
+  if (numbers.length === 0)
+    return <p className="text-ink-2">Fill in the form, or hold fixtures to move, unpatch or delete them.</p>;
+  const patched = patch.fixtures.some((f) => numbers.includes(String(f.number)) && f.claims.length > 0);
+  return (
+    <form
+      className="flex flex-wrap items-center gap-2"
+      onSubmit={(e) => {
+        e.preventDefault();
+        if (to) void runLine(`patch ${who} at ${to}`);
+        setTo('');
+      }}
+    >
+      <span>
+        In hand: <b className="mono">{numbers.length > 12 ? `${numbers.length} fixtures` : who}</b>
+      </span>
+      <input
+        aria-label="Move to address"
+        placeholder="2.101"
+        className={`${inputShape} !w-20`}
+        value={to}
+        onChange={(e) => setTo(e.target.value)}
+      />
+      <Button type="submit" disabled={!to}>
+        {patched ? 'Move' : 'Patch'}
+      </Button>
+      <Button disabled={!patched} onClick={() => void runLine(`unpatch ${who}`)}>
+        Unpatch
+      </Button>
+      <Button kind="danger" onClick={() => void runLine(`delete ${who}`)}>
+        Delete
+      </Button>
+    </form>
+  );
+}
+
+/** Numbers as the line writes them: 301 thru 312 + 320. */
+function runs(numbers: number[]): string {
+  const found: [number, number][] = [];
+  for (const n of numbers) {
+    const last = found.at(-1);
+    if (last && last[1] + 1 === n) last[1] = n;
+    else found.push([n, n]);
+  }
+  return found.map(([a, b]) => (a === b ? `${a}` : `${a} thru ${b}`)).join(' + ');
+}

@@ -1,0 +1,213 @@
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { place, select } from '../api/commands';
+import { rig } from '../api/live';
+import { useDesk, usePatch } from '../api/queries';
+import { attempt } from '../app/notices';
+import { useTheme } from '../app/theme';
+import { colours, draw, type Scene } from './draw';
+import { fit, spots, toStage, type Spot } from './view';
+
+const REACH = 14;
+const SLIP = 4;
+/** Where a fixture goes that has never had a place: the height most bridges hang at, in metres. */
+const USUAL_HEIGHT = 6;
+
+interface Drag {
+  x0: number;
+  y0: number;
+  x1: number;
+  y1: number;
+  on: Spot | null;
+}
+
+/** The stage from above, drawn from what the virtual rig receives. Drag to pick, or to place. */
+export function Stage() {
+  const box = useRef<HTMLDivElement>(null);
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const [size, setSize] = useState({ width: 400, height: 400 });
+  const [placing, setPlacing] = useState(false);
+  const [height, setHeight] = useState(String(USUAL_HEIGHT));
+  const [drag, setDrag] = useState<Drag | null>(null);
+  const patch = usePatch().data;
+  const desk = useDesk().data;
+  const theme = useTheme((s) => s.theme);
+  const fixtures = useMemo(() => patch?.fixtures ?? [], [patch]);
+  const view = useMemo(() => fit(fixtures, size.width, size.height), [fixtures, size]);
+  const all = useMemo(() => spots(fixtures, view, size.width, size.height), [fixtures, view, size]);
+  const order = useMemo(() => {
+    const found = new Map<string, number>();
+    desk?.steps.forEach((step, i) => step.forEach((unit) => found.set(unit.split('.')[0]!, i + 1)));
+    return found;
+  }, [desk]);
+
+  useEffect(() => {
+    const element = box.current!;
+    const observer = new ResizeObserver(() =>
+      setSize({ width: element.clientWidth, height: element.clientHeight }),
+    );
+    observer.observe(element);
+    return () => observer.disconnect();
+  }, []);
+
+  useEffect(() => {
+    const element = canvas.current!;
+    const context = element.getContext('2d')!;
+    const ratio = window.devicePixelRatio || 1;
+    element.width = size.width * ratio;
+    element.height = size.height * ratio;
+    const k = colours(element);
+    let drawn = -1;
+    let handle = 0;
+    const paint = () => {
+      if (rig.version !== drawn) {
+        drawn = rig.version;
+        context.setTransform(ratio, 0, 0, ratio, 0, 0);
+        const line = placing && drag?.on === null;
+        const scene: Scene = {
+          ...size,
+          view,
+          spots: moved(all, drag, placing, order),
+          parts: rig.parts,
+          order,
+          waiting: fixtures.filter((f) => !f.placed).length,
+          frame: drag && (!placing || line) ? { ...drag, line } : null,
+        };
+        draw(context, scene, k);
+      }
+      handle = requestAnimationFrame(paint);
+    };
+    paint();
+    return () => cancelAnimationFrame(handle);
+  }, [size, view, all, order, drag, placing, fixtures, theme]);
+
+  const at = (e: React.PointerEvent) => {
+    const rect = canvas.current!.getBoundingClientRect();
+    return { x: e.clientX - rect.left, y: e.clientY - rect.top };
+  };
+  const onPointerDown = (e: React.PointerEvent) => {
+    e.currentTarget.setPointerCapture(e.pointerId);
+    const { x, y } = at(e);
+    setDrag({ x0: x, y0: y, x1: x, y1: y, on: nearest(all, x, y) });
+  };
+  const onPointerUp = (e: React.PointerEvent) => {
+    if (!drag) return;
+    setDrag(null);
+    const how = e.shiftKey ? 'add' : e.altKey ? 'less' : 'hold';
+    if (placing) void attempt(() => put(drag));
+    else void attempt(() => select(picked(all, drag), how));
+  };
+  const put = async (d: Drag) => {
+    const z = Number.parseFloat(height) || 0;
+    const held = all.filter((s) => order.has(String(s.fixture.number)));
+    if (d.on) {
+      const group =
+        order.has(String(d.on.fixture.number)) && d.on.fixture.placed
+          ? held.filter((s) => s.fixture.placed)
+          : [d.on];
+      return place(group.map((s) => landed(s, view, d, z)));
+    }
+    held.sort((a, b) => order.get(String(a.fixture.number))! - order.get(String(b.fixture.number))!);
+    const from = toStage(view, d.x0, d.y0);
+    const to = toStage(view, d.x1, d.y1);
+    const last = Math.max(1, held.length - 1);
+    if (held.length === 0 || distance(d) < SLIP) return undefined;
+    return place(
+      held.map((s, i) => ({
+        number: s.fixture.number,
+        x: round(from.x + ((to.x - from.x) * i) / last),
+        y: round(from.y + ((to.y - from.y) * i) / last),
+        z,
+      })),
+    );
+  };
+  return (
+    <div className="stage-window flex min-h-0 flex-1 flex-col overflow-hidden rounded-lg bg-stage text-stage-ink">
+      <div className="flex h-8 shrink-0 items-center gap-3 px-3 text-[12px]">
+        <span className="font-bold">Plan</span>
+        <button
+          aria-pressed={!placing}
+          className={`min-h-7 ${placing ? 'opacity-70' : 'font-bold underline'}`}
+          onClick={() => setPlacing(false)}
+        >
+          Pick
+        </button>
+        <button
+          aria-pressed={placing}
+          className={`min-h-7 ${placing ? 'font-bold underline' : 'opacity-70'}`}
+          onClick={() => setPlacing(true)}
+        >
+          Place
+        </button>
+        {placing && (
+          <label className="flex items-center gap-1">
+            height
+            <input
+              className="mono h-6 w-12 rounded border border-stage-line bg-stage px-1"
+              value={height}
+              onChange={(e) => setHeight(e.target.value)}
+            />
+            m
+          </label>
+        )}
+        <span className="ml-auto truncate opacity-80">
+          {placing
+            ? 'drag a fixture · or a line to space what is in hand'
+            : 'drag to pick · shift adds · alt takes out'}
+        </span>
+      </div>
+      <div ref={box} className="relative min-h-0 flex-1">
+        <canvas
+          ref={canvas}
+          data-testid="stage"
+          role="img"
+          aria-label={`Stage plan with ${fixtures.length} fixtures, ${order.size} in hand. Everything on it can be chosen in the line or in the Patch table too.`}
+          className="absolute inset-0 h-full w-full touch-none"
+          onPointerDown={onPointerDown}
+          onPointerMove={(e) => drag && setDrag({ ...drag, x1: at(e).x, y1: at(e).y })}
+          onPointerUp={onPointerUp}
+        />
+      </div>
+    </div>
+  );
+}
+
+const round = (metres: number) => Math.round(metres * 100) / 100;
+const distance = (d: Drag) => Math.hypot(d.x1 - d.x0, d.y1 - d.y0);
+
+function nearest(all: Spot[], x: number, y: number): Spot | null {
+  const near = all
+    .map((spot) => ({ spot, away: Math.hypot(spot.sx - x, spot.sy - y) }))
+    .filter((n) => n.away < REACH)
+    .sort((a, b) => a.away - b.away);
+  return near[0]?.spot ?? null;
+}
+
+/** One fixture under a click, or all in the frame, read across and then up as one would count them. */
+function picked(all: Spot[], d: Drag): string[] {
+  if (distance(d) < SLIP) return d.on ? [String(d.on.fixture.number)] : [];
+  const inside = all.filter(
+    (s) =>
+      s.sx >= Math.min(d.x0, d.x1) &&
+      s.sx <= Math.max(d.x0, d.x1) &&
+      s.sy >= Math.min(d.y0, d.y1) &&
+      s.sy <= Math.max(d.y0, d.y1),
+  );
+  const back = d.x1 < d.x0 ? -1 : 1;
+  inside.sort((a, b) => back * (a.sx - b.sx) || a.fixture.number - b.fixture.number);
+  return inside.map((s) => String(s.fixture.number));
+}
+
+function landed(s: Spot, view: Parameters<typeof toStage>[0], d: Drag, z: number) {
+  const to = toStage(view, s.sx + d.x1 - d.x0, s.sy + d.y1 - d.y0);
+  return { number: s.fixture.number, x: round(to.x), y: round(to.y), z: s.fixture.placed ? s.fixture.z : z };
+}
+
+/** While fixtures are dragged they are drawn under the pointer. */
+function moved(all: Spot[], d: Drag | null, placing: boolean, order: Map<string, number>): Spot[] {
+  if (!d?.on || !placing) return all;
+  const group = order.has(String(d.on.fixture.number)) && d.on.fixture.placed;
+  return all.map((s) => {
+    const goes = s === d.on || (group && s.fixture.placed && order.has(String(s.fixture.number)));
+    return goes ? { ...s, sx: s.sx + d.x1 - d.x0, sy: s.sy + d.y1 - d.y0 } : s;
+  });
+}

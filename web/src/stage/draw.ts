@@ -1,0 +1,239 @@
+import type { RigPart } from '../api/live';
+import type { FixtureView } from '../api/client';
+import { STRIP, toScreen, type Spot, type View } from './view';
+
+interface Colours {
+  stage: string;
+  line: string;
+  ink: string;
+  held: string;
+  wrong: string;
+}
+
+export function colours(element: HTMLElement): Colours {
+  const style = getComputedStyle(element);
+  const of = (name: string) => style.getPropertyValue(name).trim();
+  return {
+    stage: of('--stage'),
+    line: of('--stage-line'),
+    ink: of('--stage-ink'),
+    held: of('--stage-held'),
+    wrong: of('--stage-wrong'),
+  };
+}
+
+export interface Scene {
+  width: number;
+  height: number;
+  view: View;
+  spots: Spot[];
+  parts: Map<string, RigPart>;
+  /** order of each held unit, from 1 */
+  order: Map<string, number>;
+  frame: { x0: number; y0: number; x1: number; y1: number; line: boolean } | null;
+  waiting: number;
+}
+
+export function draw(c: CanvasRenderingContext2D, scene: Scene, k: Colours) {
+  c.fillStyle = k.stage;
+  c.fillRect(0, 0, scene.width, scene.height);
+  ground(c, scene, k);
+  positions(c, scene, k);
+  c.globalCompositeOperation = 'lighter';
+  for (const spot of scene.spots) light(c, scene, spot);
+  c.globalCompositeOperation = 'source-over';
+  for (const spot of scene.spots) symbol(c, scene, spot, k);
+  frame(c, scene, k);
+}
+
+function ground(c: CanvasRenderingContext2D, { view, width, height, waiting }: Scene, k: Colours) {
+  c.strokeStyle = k.line;
+  c.lineWidth = 1;
+  c.setLineDash([2, 6]);
+  c.beginPath();
+  for (let metres = -40; metres <= 40; metres += 2) {
+    const { sx, sy } = toScreen(view, metres, metres);
+    if (sx > 0 && sx < width) {
+      c.moveTo(sx, 30);
+      c.lineTo(sx, height - 20);
+    }
+    if (sy > 30 && sy < height - 20) {
+      c.moveTo(0, sy);
+      c.lineTo(width, sy);
+    }
+  }
+  c.stroke();
+  c.setLineDash([]);
+  c.fillStyle = k.ink;
+  c.font = '11px "Atkinson Hyperlegible Next Variable", sans-serif';
+  c.textAlign = 'center';
+  const foot = waiting > 0 ? height - STRIP - 6 : height - 8;
+  c.globalAlpha = 0.75;
+  c.fillText('audience', width / 2, foot);
+  if (waiting > 0) {
+    c.strokeRect(4.5, height - STRIP + 0.5, width - 9, STRIP - 5);
+    c.textAlign = 'left';
+    c.fillText(`${waiting} not placed`, 10, height - STRIP / 2 + 4);
+  }
+  c.globalAlpha = 1;
+}
+
+/** A bar and a name through fixtures that hang at one position, where they hang in a row. */
+function positions(c: CanvasRenderingContext2D, { spots, width }: Scene, k: Colours) {
+  const rows = new Map<string, Spot[]>();
+  for (const s of spots) {
+    if (s.fixture.placed && s.fixture.position)
+      rows.set(s.fixture.position, [...(rows.get(s.fixture.position) ?? []), s]);
+  }
+  c.textAlign = 'left';
+  for (const [name, row] of rows) {
+    const left = Math.min(...row.map((s) => s.sx));
+    const right = Math.max(...row.map((s) => s.sx));
+    const top = Math.min(...row.map((s) => s.sy));
+    const low = Math.max(...row.map((s) => s.sy));
+    if (low - top < 30 && row.length > 1) {
+      c.fillStyle = k.line;
+      c.fillRect(left - 10, (top + low) / 2 - 2, right - left + 20, 4);
+    }
+    c.fillStyle = k.ink;
+    c.globalAlpha = 0.7;
+    c.fillText(name, Math.max(6, Math.min(left - 10, width - 80)), top - 22);
+    c.globalAlpha = 1;
+  }
+}
+
+const radius = (f: FixtureView) => (f.form === 'head' ? 6 : 5);
+
+function parts(scene: Scene, f: FixtureView): RigPart[] {
+  if (f.cells === 0) return [scene.parts.get(`${f.number}.0`)].filter((p) => p !== undefined);
+  const cells: RigPart[] = [];
+  for (let cell = 1; cell <= f.cells; cell++) {
+    const part = scene.parts.get(`${f.number}.${cell}`);
+    if (part) cells.push(part);
+  }
+  return cells;
+}
+
+const rgba = (p: RigPart, alpha: number) => `rgba(${p.red},${p.green},${p.blue},${alpha})`;
+
+function light(c: CanvasRenderingContext2D, scene: Scene, { fixture, sx, sy }: Spot) {
+  const all = parts(scene, fixture);
+  const first = all[0];
+  if (!first) return;
+  const brightest = all.reduce((a, b) => (b.intensity > a.intensity ? b : a), first);
+  if (brightest.intensity < 0.004) return;
+  const at = first.lands ? toScreen(scene.view, first.x, first.y) : { sx, sy };
+  const throwMetres = fixture.placed ? Math.max(1, fixture.z) : 1;
+  const spread = Math.tan(((first.beam || 36) * Math.PI) / 360) * throwMetres * scene.view.scale;
+  const size = Math.max(10, Math.min(90, spread));
+  const strength = 0.5 * Math.sqrt(brightest.intensity);
+  if (Math.hypot(at.sx - sx, at.sy - sy) > size * 0.6)
+    beam(c, { sx, sy }, at, size * 0.8, brightest, strength);
+  const glow = c.createRadialGradient(at.sx, at.sy, 0, at.sx, at.sy, size);
+  glow.addColorStop(0, rgba(brightest, strength));
+  glow.addColorStop(0.55, rgba(brightest, strength * 0.45));
+  glow.addColorStop(1, rgba(brightest, 0));
+  c.fillStyle = glow;
+  c.beginPath();
+  c.arc(at.sx, at.sy, size, 0, Math.PI * 2);
+  c.fill();
+}
+
+interface Point {
+  sx: number;
+  sy: number;
+}
+
+function beam(
+  c: CanvasRenderingContext2D,
+  from: Point,
+  to: Point,
+  half: number,
+  part: RigPart,
+  strength: number,
+) {
+  const angle = Math.atan2(to.sy - from.sy, to.sx - from.sx) + Math.PI / 2;
+  const dx = Math.cos(angle) * half;
+  const dy = Math.sin(angle) * half;
+  const shade = c.createLinearGradient(from.sx, from.sy, to.sx, to.sy);
+  shade.addColorStop(0, rgba(part, strength * 0.55));
+  shade.addColorStop(1, rgba(part, strength * 0.08));
+  c.fillStyle = shade;
+  c.beginPath();
+  c.moveTo(from.sx, from.sy);
+  c.lineTo(to.sx + dx, to.sy + dy);
+  c.lineTo(to.sx - dx, to.sy - dy);
+  c.fill();
+}
+
+function outline(c: CanvasRenderingContext2D, form: string, x: number, y: number, r: number) {
+  c.beginPath();
+  if (form === 'head') c.arc(x, y, r, 0, Math.PI * 2);
+  else if (form === 'lamp') c.roundRect(x - r, y - r, 2 * r, 2 * r, 2);
+  else if (form === 'cells') c.roundRect(x - 18, y - 4, 36, 8, 2);
+  else if (form === 'dimmer') {
+    c.moveTo(x, y - r);
+    c.lineTo(x + r, y + r);
+    c.lineTo(x - r, y + r);
+    c.closePath();
+  } else {
+    c.moveTo(x, y - r);
+    c.lineTo(x + r, y);
+    c.lineTo(x, y + r);
+    c.lineTo(x - r, y);
+    c.closePath();
+  }
+}
+
+function symbol(c: CanvasRenderingContext2D, scene: Scene, { fixture, sx, sy }: Spot, k: Colours) {
+  const all = parts(scene, fixture);
+  const order = scene.order.get(String(fixture.number));
+  const r = radius(fixture);
+  outline(c, fixture.form, sx, sy, r);
+  c.fillStyle = k.stage;
+  c.fill();
+  if (fixture.cells > 0) cells(c, all, sx, sy);
+  else if (all[0] && all[0].intensity > 0.004) {
+    c.fillStyle = rgba(all[0], 0.3 + 0.7 * all[0].intensity);
+    c.fill();
+  }
+  outline(c, fixture.form, sx, sy, r);
+  c.lineWidth = order === undefined ? 1.2 : 2.4;
+  c.strokeStyle = order === undefined ? k.ink : k.held;
+  c.globalAlpha = order === undefined ? 0.6 : 1;
+  c.stroke();
+  c.globalAlpha = 1;
+  if (all[0]?.dead || fixture.clash) {
+    c.fillStyle = k.wrong;
+    c.fillRect(sx + r - 1, sy - r - 3, 5, 5);
+  }
+  if (order !== undefined) {
+    c.fillStyle = k.held;
+    c.textAlign = 'center';
+    c.font = '700 11px "Atkinson Hyperlegible Mono Variable", monospace';
+    c.fillText(String(order), sx, sy - r - 4);
+    c.font = '11px "Atkinson Hyperlegible Next Variable", sans-serif';
+  }
+}
+
+function cells(c: CanvasRenderingContext2D, all: RigPart[], sx: number, sy: number) {
+  const width = 34 / Math.max(1, all.length);
+  all.forEach((part, i) => {
+    c.fillStyle = rgba(part, part.intensity < 0.004 ? 0 : 0.3 + 0.7 * part.intensity);
+    c.fillRect(sx - 17 + i * width, sy - 3, width - 0.5, 6);
+  });
+}
+
+function frame(c: CanvasRenderingContext2D, { frame: f }: Scene, k: Colours) {
+  if (!f) return;
+  c.strokeStyle = k.held;
+  c.lineWidth = 1.5;
+  c.setLineDash([4, 3]);
+  c.beginPath();
+  if (f.line) {
+    c.moveTo(f.x0, f.y0);
+    c.lineTo(f.x1, f.y1);
+  } else c.rect(f.x0, f.y0, f.x1 - f.x0, f.y1 - f.y0);
+  c.stroke();
+  c.setLineDash([]);
+}

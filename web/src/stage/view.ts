@@ -1,0 +1,56 @@
+import type { FixtureView } from '../api/client';
+
+/** Metres of the stage to pixels of the window: x to the right, y upstage is up the screen. */
+export interface View {
+  scale: number;
+  left: number;
+  bottom: number;
+}
+
+export interface Spot {
+  fixture: FixtureView;
+  sx: number;
+  sy: number;
+}
+
+const MARGIN_METRES = 1.6;
+export const STRIP = 34;
+
+/** A view that shows everything placed, and the middle of the stage. */
+export function fit(fixtures: FixtureView[], width: number, height: number): View {
+  const placed = fixtures.filter((f) => f.placed);
+  const xs = [-6, 6, ...placed.map((f) => f.x)];
+  const ys = [-3, 6, ...placed.map((f) => f.y)];
+  const minX = Math.min(...xs) - MARGIN_METRES;
+  const maxX = Math.max(...xs) + MARGIN_METRES;
+  const minY = Math.min(...ys) - MARGIN_METRES;
+  const maxY = Math.max(...ys) + MARGIN_METRES;
+  const strip = placed.length < fixtures.length ? STRIP : 0;
+  const usable = height - strip - 30;
+  const scale = Math.min(width / (maxX - minX), usable / (maxY - minY));
+  return {
+    scale,
+    left: width / 2 - ((minX + maxX) / 2) * scale,
+    bottom: 26 + usable / 2 + ((minY + maxY) / 2) * scale,
+  };
+}
+
+export const toScreen = (v: View, x: number, y: number) => ({
+  sx: v.left + x * v.scale,
+  sy: v.bottom - y * v.scale,
+});
+export const toStage = (v: View, sx: number, sy: number) => ({
+  x: (sx - v.left) / v.scale,
+  y: (v.bottom - sy) / v.scale,
+});
+
+/** Where every fixture is drawn; those without a place wait in a strip at the foot. */
+export function spots(fixtures: FixtureView[], view: View, width: number, height: number): Spot[] {
+  let waiting = 0;
+  const count = fixtures.filter((f) => !f.placed).length;
+  const step = Math.min(18, (width - 110) / Math.max(1, count));
+  return fixtures.map((fixture) => {
+    if (fixture.placed) return { fixture, ...toScreen(view, fixture.x, fixture.y) };
+    return { fixture, sx: 96 + step * waiting++, sy: height - STRIP / 2 };
+  });
+}

@@ -1,0 +1,108 @@
+import { useState, type ReactNode } from 'react';
+
+interface Props {
+  number: number;
+  name: string;
+  face: ReactNode;
+  ring?: ReactNode;
+  dimmed?: boolean;
+  active?: boolean;
+  follow: 'all' | 'some' | 'none';
+  title: string;
+  onPress: (e: React.MouseEvent | React.KeyboardEvent) => void;
+  onRename: (name: string) => void;
+  onLook?: (looking: boolean) => void;
+}
+
+/** A numbered place that keeps one thing: an arch on a ledge. */
+export function Niche({
+  number,
+  name,
+  face,
+  ring,
+  dimmed,
+  active,
+  follow,
+  title,
+  onPress,
+  onRename,
+  onLook,
+}: Props) {
+  const [renaming, setRenaming] = useState(false);
+  return (
+    <div
+      className="flex w-[84px] flex-col items-center"
+      onMouseEnter={() => onLook?.(true)}
+      onMouseLeave={() => onLook?.(false)}
+    >
+      <button
+        data-niche
+        title={title}
+        aria-label={`${number} ${name}. ${title}`}
+        aria-pressed={active}
+        onClick={onPress}
+        onFocus={() => onLook?.(true)}
+        onBlur={() => onLook?.(false)}
+        onKeyDown={step}
+        className={`relative h-[72px] w-[72px] overflow-hidden rounded-t-[36px] rounded-b-[4px] border border-line-strong bg-sheet ${dimmed ? 'opacity-45' : ''} ${active ? 'outline-2 outline-offset-3 outline-petrol' : ''}`}
+      >
+        {face}
+        {ring && <span className="absolute top-2 left-1/2 -translate-x-1/2">{ring}</span>}
+        <span className="mono absolute bottom-1 left-1/2 -translate-x-1/2 rounded bg-sheet px-1 text-[11px] font-bold text-ink">
+          {number}
+        </span>
+      </button>
+      {renaming ? (
+        <input
+          autoFocus
+          aria-label={`Name of ${number}`}
+          className="mt-0.5 h-5 w-full rounded border border-petrol bg-sheet px-1 text-[12px]"
+          defaultValue={name}
+          onBlur={() => setRenaming(false)}
+          onKeyDown={(e) => {
+            if (e.key === 'Enter') {
+              onRename(e.currentTarget.value);
+              setRenaming(false);
+            }
+          }}
+        />
+      ) : (
+        <div
+          onDoubleClick={() => setRenaming(true)}
+          className="mt-0.5 h-5 w-full truncate text-center text-[12px]"
+          title={`${name} — double-click to rename`}
+        >
+          {name}
+        </div>
+      )}
+      <div className="ledge w-full" data-follow={follow} />
+    </div>
+  );
+}
+
+/** An empty place that can be recorded into. */
+export function EmptyNiche({ number }: { number: number }) {
+  return (
+    <div className="flex w-[84px] flex-col items-center" aria-hidden="true">
+      <div className="relative h-[72px] w-[72px] rounded-t-[36px] rounded-b-[4px] border border-dashed border-line">
+        <span className="mono absolute bottom-1 left-1/2 -translate-x-1/2 text-[11px] text-ink-3">
+          {number}
+        </span>
+      </div>
+      <div className="mt-0.5 h-5" />
+      <div className="ledge w-full" />
+    </div>
+  );
+}
+
+/** Arrow keys move among the niches. */
+function step(e: React.KeyboardEvent<HTMLButtonElement>) {
+  const all = [...document.querySelectorAll<HTMLButtonElement>('[data-niche]')];
+  const here = all.indexOf(e.currentTarget);
+  const top = e.currentTarget.getBoundingClientRect().top;
+  const row = all.filter((b) => Math.abs(b.getBoundingClientRect().top - top) < 4).length;
+  const by = { ArrowRight: 1, ArrowLeft: -1, ArrowDown: row, ArrowUp: -row }[e.key];
+  if (by === undefined) return;
+  e.preventDefault();
+  all[here + by]?.focus();
+}
