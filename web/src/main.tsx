@@ -5,11 +5,13 @@ import './tokens/theme.css';
 import { QueryClientProvider } from '@tanstack/react-query';
 import { createRoot } from 'react-dom/client';
 import { BrowserRouter } from 'react-router';
+import { connect } from './api/live';
 import { queryClient } from './api/queries';
 import { App } from './app/App';
 import { applyTheme } from './app/theme';
 
 applyTheme();
+connect();
 createRoot(document.getElementById('root')!).render(
   <QueryClientProvider client={queryClient}>
     <BrowserRouter>

@@ -1,7 +1,6 @@
-import { useEffect, useState } from 'react';
+import { useEffect } from 'react';
 import { Navigate, Route, Routes } from 'react-router';
 import { useCurrentShow } from '../api/current-show';
-import { connect } from '../api/live';
 import { useShows } from '../api/queries';
 import { GroupsPage } from '../features/groups/GroupsPage';
 import { PalettesPage } from '../features/palettes/PalettesPage';
@@ -22,11 +21,6 @@ function useLiveShow() {
 }
 
 export function App() {
-  const [started, setStarted] = useState(false);
-  useEffect(() => {
-    if (!started) connect();
-    setStarted(true);
-  }, [started]);
   const { loading, id } = useLiveShow();
   if (loading) return <p className="p-8 text-ink-2">Opening…</p>;
   return (

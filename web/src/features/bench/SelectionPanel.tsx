@@ -92,14 +92,14 @@ export function SelectionPanel({ desk }: { desk: DeskView }) {
           </span>
         )}
       </div>
-      <div className="flex flex-wrap gap-1.5">
+      <div className="flex flex-wrap gap-1">
         {PATTERNS.map((p) => (
           <button
             key={p.line}
             disabled={units.length === 0}
             aria-pressed={desk.patterns.includes(p.line)}
             onClick={() => run(p.line)}
-            className="flex h-11 w-[58px] flex-col items-center justify-center rounded-md border border-line-strong text-[11px] hover:bg-sunk aria-pressed:border-petrol aria-pressed:bg-petrol-soft"
+            className="flex h-11 w-[45px] flex-col items-center justify-center rounded-md border border-line-strong text-[10px] hover:bg-sunk aria-pressed:border-petrol aria-pressed:bg-petrol-soft"
           >
             <svg width="40" height="12" aria-hidden="true">
               {p.bars.map((h, i) => (

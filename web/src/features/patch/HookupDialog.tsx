@@ -1,9 +1,11 @@
-import { useEffect, useState } from 'react';
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
 import { demoHookup, hookup } from '../../api/commands';
 import { RefusedError, type HookupView } from '../../api/client';
 import { Button } from '../../ui/Button';
 import { Modal } from '../../ui/Modal';
 import { Segmented } from '../../ui/Segmented';
+import { useShow } from '../../api/queries';
 import { useLine } from '../../app/line-store';
 
 type Clashing = 'unpatched' | 'share' | 'move';
@@ -13,36 +15,31 @@ export function HookupDialog({ open, onClose }: { open: boolean; onClose: () => 
   const [text, setText] = useState('');
   const [mapping, setMapping] = useState<Record<string, string>>({});
   const [clashing, setClashing] = useState<Clashing>('unpatched');
-  const [view, setView] = useState<HookupView | null>(null);
-  const [wrong, setWrong] = useState('');
-  const show = async (preview: boolean) => {
-    try {
-      const answer = await hookup({ text, mapping, clashing, preview });
-      setView(answer);
-      setWrong('');
-      if (!preview) {
-        useLine.getState().set({ done: `Took in ${answer.landing} fixtures from paperwork` });
-        close();
-      }
-    } catch (error) {
-      setView(null);
-      const problems = error instanceof RefusedError ? error.problems : [];
-      setWrong(
-        problems.map((p) => `${p.words} ${p.waysOut.map((w) => w.words).join(' ')}`).join(' ') ||
-          String(error),
-      );
-    }
-  };
-  useEffect(() => {
-    if (text) void show(true);
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [text, mapping, clashing]);
+  const [refused, setRefused] = useState('');
+  const revision = useShow().data?.revision;
+  const preview = useQuery({
+    queryKey: ['hookup', revision, text, mapping, clashing],
+    queryFn: () => hookup({ text, mapping, clashing, preview: true }),
+    enabled: open && text !== '',
+    retry: false,
+    placeholderData: (before) => before,
+  });
+  const view = text ? preview.data : undefined;
+  const wrong = refused || (text && preview.error ? worded(preview.error) : '');
   const close = () => {
     setText('');
     setMapping({});
-    setView(null);
-    setWrong('');
+    setRefused('');
     onClose();
+  };
+  const takeIn = async () => {
+    try {
+      const answer = await hookup({ text, mapping, clashing, preview: false });
+      useLine.getState().set({ done: `Took in ${answer.landing} fixtures from paperwork` });
+      close();
+    } catch (error) {
+      setRefused(worded(error));
+    }
   };
   return (
     <Modal open={open} title="Bring in a channel hookup" onClose={close} wide>
@@ -70,7 +67,7 @@ export function HookupDialog({ open, onClose }: { open: boolean; onClose: () => 
           </div>
           <Rows view={view} />
           <div className="flex items-center gap-3">
-            <Button kind="main" disabled={view.landing === 0} onClick={() => void show(false)}>
+            <Button kind="main" disabled={view.landing === 0} onClick={() => void takeIn()}>
               Take in {view.landing} fixtures
             </Button>
             {view.left > 0 && (
@@ -80,6 +77,14 @@ export function HookupDialog({ open, onClose }: { open: boolean; onClose: () => 
         </div>
       )}
     </Modal>
+  );
+}
+
+function worded(error: unknown): string {
+  if (!(error instanceof RefusedError)) return String(error);
+  return (
+    error.problems.map((p) => `${p.words} ${p.waysOut.map((w) => w.words).join(' ')}`).join(' ') ||
+    error.message
   );
 }
 

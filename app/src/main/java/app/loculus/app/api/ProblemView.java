@@ -18,7 +18,9 @@ public record ProblemView(
                 p.place().from(),
                 p.place().to(),
                 p.words(),
-                p.waysOut().stream().map(w -> new WayOutView(w.words(), w.line().orElse(""))).toList());
+                p.waysOut().stream()
+                        .map(w -> new WayOutView(w.words(), w.line().orElse("")))
+                        .toList());
     }
 
     public static List<ProblemView> all(List<Problem> problems) {

@@ -26,7 +26,8 @@ class Problems {
         body.setProperty("code", first.code());
         body.setProperty("from", first.place().from());
         body.setProperty("to", first.place().to());
-        body.setProperty("expected", first.waysOut().stream().map(w -> w.words()).toList());
+        body.setProperty(
+                "expected", first.waysOut().stream().map(w -> w.words()).toList());
         body.setProperty("problems", ProblemView.all(problems));
         return body;
     }
@@ -41,7 +42,8 @@ class Problems {
     @ExceptionHandler
     ProblemDetail unreadable(HttpMessageNotReadableException unreadable) {
         ProblemDetail body = ProblemDetail.forStatusAndDetail(
-                HttpStatus.BAD_REQUEST, "The request body is not the JSON that is expected here; /api/openapi describes it.");
+                HttpStatus.BAD_REQUEST,
+                "The request body is not the JSON that is expected here; /api/openapi describes it.");
         body.setTitle("Not understood");
         return body;
     }

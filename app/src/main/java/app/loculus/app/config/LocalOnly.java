@@ -19,9 +19,10 @@ public class LocalOnly extends OncePerRequestFilter {
 
     private static final Set<String> OWN_HOSTS = Set.of("localhost", "127.0.0.1", "[::1]");
 
-    private static final String POLICY = "default-src 'self'; img-src 'self' data: blob:; style-src 'self' 'unsafe-inline'; "
-            + "font-src 'self'; connect-src 'self' ws://localhost:* ws://127.0.0.1:*; object-src 'none'; base-uri 'none'; "
-            + "frame-ancestors 'none'; form-action 'none'";
+    private static final String POLICY =
+            "default-src 'self'; img-src 'self' data: blob:; style-src 'self' 'unsafe-inline'; "
+                    + "font-src 'self'; connect-src 'self' ws://localhost:* ws://127.0.0.1:*; object-src 'none'; base-uri 'none'; "
+                    + "frame-ancestors 'none'; form-action 'none'";
 
     @Override
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)

@@ -10,7 +10,9 @@ class Pages implements WebMvcConfigurer {
 
     @Override
     public void addViewControllers(ViewControllerRegistry registry) {
-        for (String chapter : new String[] {"/", "/show", "/profiles", "/patch", "/groups", "/palettes", "/looks", "/check", "/handover"}) {
+        for (String chapter : new String[] {
+            "/", "/show", "/profiles", "/patch", "/groups", "/palettes", "/looks", "/check", "/handover"
+        }) {
             registry.addViewController(chapter).setViewName("forward:/index.html");
         }
     }

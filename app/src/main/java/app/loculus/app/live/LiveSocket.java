@@ -60,8 +60,8 @@ public class LiveSocket extends TextWebSocketHandler implements SmartLifecycle {
     @EventListener
     @Order(3)
     void changed(ShowChanged event) throws IOException {
-        Message message = new Message(
-                "changed", event.snapshot().id(), event.snapshot().revision(), event.areas(), event.live());
+        Message message =
+                new Message("changed", event.snapshot().id(), event.snapshot().revision(), event.areas(), event.live());
         String text = json.writeValueAsString(message);
         sessions.values().forEach(s -> send(s, new TextMessage(text)));
     }

@@ -110,7 +110,8 @@ public class FrameClock implements SmartLifecycle {
     }
 
     private void packet(int universe, Line line, byte[] slots, int options) {
-        DataPacket packet = new DataPacket(cid, "Loculus", DataPacket.USUAL_PRIORITY, line.sequence, options, universe, 0, slots);
+        DataPacket packet =
+                new DataPacket(cid, "Loculus", DataPacket.USUAL_PRIORITY, line.sequence, options, universe, 0, slots);
         line.sequence = line.sequence + 1 & 0xFF;
         line.lastNanos = System.nanoTime();
         byte[] bytes = DataPacketLayout.encode(packet);

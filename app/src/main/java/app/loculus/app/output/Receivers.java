@@ -27,14 +27,16 @@ class Receivers {
     /** @throws IllegalArgumentException in words, which ends the start */
     static InetSocketAddress parse(String text, boolean allowNetwork) {
         int colon = text.lastIndexOf(':');
-        if (colon < 1 || !text.substring(colon + 1).matches("\\d{1,5}") || Integer.parseInt(text.substring(colon + 1)) > 65535) {
+        if (colon < 1
+                || !text.substring(colon + 1).matches("\\d{1,5}")
+                || Integer.parseInt(text.substring(colon + 1)) > 65535) {
             throw new IllegalArgumentException("--e131 “" + text + "” is not HOST:PORT, such as 127.0.0.1:6000.");
         }
         try {
             InetAddress host = InetAddress.getByName(text.substring(0, colon));
             if (!host.isLoopbackAddress() && !allowNetwork) {
-                throw new IllegalArgumentException(
-                        "--e131 " + text + " is outside this machine. Add --allow-network if frames are meant to leave it.");
+                throw new IllegalArgumentException("--e131 " + text
+                        + " is outside this machine. Add --allow-network if frames are meant to leave it.");
             }
             return new InetSocketAddress(host, Integer.parseInt(text.substring(colon + 1)));
         } catch (UnknownHostException e) {

@@ -35,7 +35,8 @@ public record Hung(
         Map<Integer, byte[]> breaks = new HashMap<>();
         for (PatchedAddress a : addresses) {
             byte[] slots = dead ? new byte[0] : received.apply(a.address().universe());
-            breaks.putIfAbsent(a.breakNumber(), cut(slots, a.address().slot() - 1, footprint.getOrDefault(a.breakNumber(), 0)));
+            breaks.putIfAbsent(
+                    a.breakNumber(), cut(slots, a.address().slot() - 1, footprint.getOrDefault(a.breakNumber(), 0)));
         }
         return fixture.light(breaks);
     }

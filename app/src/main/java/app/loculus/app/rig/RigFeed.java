@@ -50,10 +50,15 @@ public class RigFeed {
         ByteBuffer out = ByteBuffer.allocate(OCTETS).order(java.nio.ByteOrder.LITTLE_ENDIAN);
         out.putInt(fixture.number()).putShort((short) light.cell());
         out.put((byte) ((landing.isPresent() ? LANDS : 0) | (fixture.dead() ? DEAD : 0)));
-        out.put((byte) LinearRgb.coded(hue.red())).put((byte) LinearRgb.coded(hue.green())).put((byte) LinearRgb.coded(hue.blue()));
+        out.put((byte) LinearRgb.coded(hue.red()))
+                .put((byte) LinearRgb.coded(hue.green()))
+                .put((byte) LinearRgb.coded(hue.blue()));
         out.putShort((short) 0).putFloat((float) light.intensity());
-        out.putFloat((float) light.panDegrees()).putFloat((float) light.tiltDegrees()).putFloat((float) light.beamDegrees());
-        out.putFloat(landing.map(v -> (float) v.x()).orElse(0f)).putFloat(landing.map(v -> (float) v.y()).orElse(0f));
+        out.putFloat((float) light.panDegrees())
+                .putFloat((float) light.tiltDegrees())
+                .putFloat((float) light.beamDegrees());
+        out.putFloat(landing.map(v -> (float) v.x()).orElse(0f))
+                .putFloat(landing.map(v -> (float) v.y()).orElse(0f));
         return out.flip();
     }
 

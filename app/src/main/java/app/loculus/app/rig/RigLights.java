@@ -95,7 +95,10 @@ public class RigLights {
                 f -> faults.keep(
                         live.id(),
                         new RigFaultMapper.RigFault(
-                                number, f.address().map(Address::universe).orElse(null), f.address().map(Address::slot).orElse(null), f.dead())),
+                                number,
+                                f.address().map(Address::universe).orElse(null),
+                                f.address().map(Address::slot).orElse(null),
+                                f.dead())),
                 () -> faults.delete(live.id(), number));
         hang(live);
     }

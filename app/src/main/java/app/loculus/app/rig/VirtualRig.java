@@ -43,7 +43,10 @@ public class VirtualRig {
         otherPort = wanted == null;
         socket = otherPort ? bind(0) : wanted;
         if (otherPort) {
-            LOG.warn("UDP port {} on 127.0.0.1 is taken by another program; the virtual rig listens on {} instead.", settings.rigPort(), port());
+            LOG.warn(
+                    "UDP port {} on 127.0.0.1 is taken by another program; the virtual rig listens on {} instead.",
+                    settings.rigPort(),
+                    port());
         }
         Thread thread = new Thread(this::receive, "virtual-rig");
         thread.setDaemon(true);
@@ -90,7 +93,8 @@ public class VirtualRig {
 
     private void take(DataPacket packet) {
         Source source = new Source(packet.cid(), packet.universe());
-        if (!packet.carriesLevels() || !sequences.computeIfAbsent(source, s -> new Sequence()).accepts(packet.sequence())) {
+        if (!packet.carriesLevels()
+                || !sequences.computeIfAbsent(source, s -> new Sequence()).accepts(packet.sequence())) {
             return;
         }
         if (packet.terminates()) {

@@ -61,7 +61,10 @@ public class DemoShow implements SmartLifecycle {
     private void setUp() {
         long id = shows.create(NAME).id();
         List<RowVerdict> verdicts = Hookup.examine(
-                shows.get(id).show(), library, HookupReader.read(paperwork(), Map.of()).rows(), Hookup.Clashing.SHARE);
+                shows.get(id).show(),
+                library,
+                HookupReader.read(paperwork(), Map.of()).rows(),
+                Hookup.Clashing.SHARE);
         done(shows.edit(id, Hookup.takeIn(verdicts), EditRequest.NOW));
         List<String> lines = text("glass-tide.lines").lines().toList();
         for (String line : lines) {
@@ -73,7 +76,8 @@ public class DemoShow implements SmartLifecycle {
 
     private static void done(Edited edited) {
         if (edited.outcome().refused()) {
-            throw new IllegalStateException("The demo show cannot be set up: " + edited.outcome().problems());
+            throw new IllegalStateException(
+                    "The demo show cannot be set up: " + edited.outcome().problems());
         }
     }
 

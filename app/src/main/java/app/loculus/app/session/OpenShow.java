@@ -59,13 +59,17 @@ final class OpenShow {
     private Outcome rebased(Outcome outcome, EditRequest request) {
         long madeOn = request.madeOn().orElse(snapshot.revision());
         Set<Object> met = new LinkedHashSet<>();
-        recent.stream().filter(r -> r.number > madeOn).forEach(r -> met.addAll(outcome.delta().meets(r.delta)));
+        recent.stream()
+                .filter(r -> r.number > madeOn)
+                .forEach(r -> met.addAll(outcome.delta().meets(r.delta)));
         if (met.isEmpty()) {
             return outcome;
         }
         Problem problem = Problem.refusal(
-                "edit.old", "revision",
-                "This was made on revision " + madeOn + "; since then " + met.size() + " of the parts it touches have changed.",
+                "edit.old",
+                "revision",
+                "This was made on revision " + madeOn + "; since then " + met.size()
+                        + " of the parts it touches have changed.",
                 WayOut.advice("Look at the show as it is now, revision " + snapshot.revision() + ", and do it again."));
         return new Outcome(snapshot.show(), Delta.NONE, List.of(), List.of(problem));
     }
@@ -115,7 +119,13 @@ final class OpenShow {
         long revision = snapshot.revision() + 1;
         History before = snapshot.history();
         History after = undo ? before.undone(entries.size()) : before.redone(entries.size());
-        store.keepMarked(snapshot.id(), show, revision, entries.stream().map(History.Entry::id).toList(), undo, deltas);
+        store.keepMarked(
+                snapshot.id(),
+                show,
+                revision,
+                entries.stream().map(History.Entry::id).toList(),
+                undo,
+                deltas);
         become(show, revision, after, deltas);
     }
 

@@ -29,7 +29,10 @@ public class Shows {
         this.store = store;
         this.lines = lines;
         this.events = events;
-        this.live = store.list().stream().filter(ShowStore.Listed::live).map(ShowStore.Listed::id).findFirst();
+        this.live = store.list().stream()
+                .filter(ShowStore.Listed::live)
+                .map(ShowStore.Listed::id)
+                .findFirst();
     }
 
     public List<ShowStore.Listed> list() {
@@ -45,7 +48,9 @@ public class Shows {
         String called = name == null ? "" : name.strip();
         if (called.isEmpty() || called.length() > LONGEST_NAME) {
             throw Refusal.of(
-                    "show.name", "name", called.isEmpty() ? "A show needs a name." : "The name has " + called.length() + " characters.",
+                    "show.name",
+                    "name",
+                    called.isEmpty() ? "A show needs a name." : "The name has " + called.length() + " characters.",
                     WayOut.advice("1 to " + LONGEST_NAME + " characters."));
         }
         return makeLive(store.create(called));

@@ -11,7 +11,8 @@ import org.apache.ibatis.annotations.Select;
 @Mapper
 interface PaletteMapper {
 
-    @Select("select id, kind, number, name, intent_x, intent_y from palette where show_id = #{show} order by kind, number")
+    @Select(
+            "select id, kind, number, name, intent_x, intent_y from palette where show_id = #{show} order by kind, number")
     List<Rows.PaletteRow> palettes(@Param("show") long show);
 
     @Select("select * from palette_entry where show_id = #{show} order by palette_id, seq")
@@ -24,9 +25,10 @@ interface PaletteMapper {
             + "(#{show}, #{p.id}, #{p.kind}, #{p.number}, #{p.name}, #{p.intentX}, #{p.intentY})")
     void insert(@Param("show") long show, @Param("p") Rows.PaletteRow palette);
 
-    @Insert("<script>insert into palette_entry (show_id, palette_id, seq, scope, scope_profile, scope_mode, scope_fixture, scope_cell, "
-            + "attribute, value_form, value_number, value_text, companion) values "
-            + "<foreach item='e' collection='rows' separator=','>(#{show}, #{e.paletteId}, #{e.seq}, #{e.scope}, #{e.scopeProfile}, #{e.scopeMode}, "
-            + "#{e.scopeFixture}, #{e.scopeCell}, #{e.attribute}, #{e.valueForm}, #{e.valueNumber}, #{e.valueText}, #{e.companion})</foreach></script>")
+    @Insert(
+            "<script>insert into palette_entry (show_id, palette_id, seq, scope, scope_profile, scope_mode, scope_fixture, scope_cell, "
+                    + "attribute, value_form, value_number, value_text, companion) values "
+                    + "<foreach item='e' collection='rows' separator=','>(#{show}, #{e.paletteId}, #{e.seq}, #{e.scope}, #{e.scopeProfile}, #{e.scopeMode}, "
+                    + "#{e.scopeFixture}, #{e.scopeCell}, #{e.attribute}, #{e.valueForm}, #{e.valueNumber}, #{e.valueText}, #{e.companion})</foreach></script>")
     void insertEntries(@Param("show") long show, @Param("rows") List<Rows.EntryRow> rows);
 }

@@ -54,7 +54,12 @@ class PartReader {
 
     Show read(long id, String name, Profiles profiles, Optional<Hand> hand) {
         return Show.of(
-                name, profiles, fixtures(id), groups(id), palettes(id), new Programmer(hand.orElse(Hand.EMPTY), values(id)));
+                name,
+                profiles,
+                fixtures(id),
+                groups(id),
+                palettes(id),
+                new Programmer(hand.orElse(Hand.EMPTY), values(id)));
     }
 
     private List<Fixture> fixtures(long show) {
@@ -73,7 +78,15 @@ class PartReader {
                 .map(a -> new PatchedAddress(a.breakNumber(), new Address(a.universe(), a.slot()), a.shared()))
                 .toList();
         return new Fixture(
-                new FixtureId(f.id()), f.number(), f.name(), new ProfileId(f.profileId()), f.mode(), at, pose, f.position(), f.purpose());
+                new FixtureId(f.id()),
+                f.number(),
+                f.name(),
+                new ProfileId(f.profileId()),
+                f.mode(),
+                at,
+                pose,
+                f.position(),
+                f.purpose());
     }
 
     private List<Group> groups(long show) {
@@ -81,14 +94,17 @@ class PartReader {
                 groups.members(show).stream().collect(Collectors.groupingBy(Rows.MemberRow::groupId));
         return groups.groups(show).stream()
                 .map(g -> new Group(
-                        new GroupId(g.id()), g.number(), g.name(),
+                        new GroupId(g.id()),
+                        g.number(),
+                        g.name(),
                         new GroupContent.Fixed(selection(members.getOrDefault(g.id(), List.of())))))
                 .toList();
     }
 
     private static Selection selection(List<Rows.MemberRow> members) {
         Map<Integer, List<UnitId>> steps = new TreeMap<>();
-        members.forEach(m -> steps.computeIfAbsent(m.step(), s -> new ArrayList<>()).add(new UnitId(new FixtureId(m.fixtureId()), m.cell())));
+        members.forEach(m -> steps.computeIfAbsent(m.step(), s -> new ArrayList<>())
+                .add(new UnitId(new FixtureId(m.fixtureId()), m.cell())));
         return new Selection(steps.values().stream().map(Step::new).toList());
     }
 
@@ -97,15 +113,23 @@ class PartReader {
                 palettes.entries(show).stream().collect(Collectors.groupingBy(Rows.EntryRow::paletteId));
         return palettes.palettes(show).stream()
                 .map(p -> new Palette(
-                        new PaletteId(p.id()), Kind.valueOf(p.kind()), p.number(), p.name(),
+                        new PaletteId(p.id()),
+                        Kind.valueOf(p.kind()),
+                        p.number(),
+                        p.name(),
                         Optional.ofNullable(p.intentX()).map(x -> new Chromaticity(x, p.intentY())),
-                        entries.getOrDefault(p.id(), List.of()).stream().map(PartReader::entry).toList()))
+                        entries.getOrDefault(p.id(), List.of()).stream()
+                                .map(PartReader::entry)
+                                .toList()))
                 .toList();
     }
 
     private static Entry entry(Rows.EntryRow e) {
         return new Entry(
-                scope(e), new Attribute(e.attribute()), new Values(e.valueForm(), e.valueNumber(), e.valueText()).value(), e.companion());
+                scope(e),
+                new Attribute(e.attribute()),
+                new Values(e.valueForm(), e.valueNumber(), e.valueText()).value(),
+                e.companion());
     }
 
     private static ScopeKey scope(Rows.EntryRow e) {
@@ -123,7 +147,10 @@ class PartReader {
             found.computeIfAbsent(new UnitId(new FixtureId(v.fixtureId()), v.cell()), u -> new LinkedHashMap<>())
                     .put(
                             new Attribute(v.attribute()),
-                            new Touched(new Values(v.valueForm(), v.valueNumber(), v.valueText()).value(), v.touched(), v.companion()));
+                            new Touched(
+                                    new Values(v.valueForm(), v.valueNumber(), v.valueText()).value(),
+                                    v.touched(),
+                                    v.companion()));
         }
         Map<UnitId, UnitValues> values = new LinkedHashMap<>();
         found.forEach((unit, v) -> values.put(unit, new UnitValues(v)));

@@ -63,15 +63,32 @@ class PartWriter {
     private static Rows.FixtureRow row(Fixture f) {
         Pose pose = f.pose().orElse(Pose.at(0, 0, 0));
         return new Rows.FixtureRow(
-                f.id().value(), f.number(), f.name(), f.profile().value(), f.mode(), f.position(), f.purpose(), f.pose().isPresent(),
-                pose.place().x(), pose.place().y(), pose.place().z(), pose.rotation().x(), pose.rotation().y(), pose.rotation().z());
+                f.id().value(),
+                f.number(),
+                f.name(),
+                f.profile().value(),
+                f.mode(),
+                f.position(),
+                f.purpose(),
+                f.pose().isPresent(),
+                pose.place().x(),
+                pose.place().y(),
+                pose.place().z(),
+                pose.rotation().x(),
+                pose.rotation().y(),
+                pose.rotation().z());
     }
 
     private static List<Rows.AddressRow> addresses(Fixture f) {
         List<Rows.AddressRow> rows = new ArrayList<>();
         for (PatchedAddress a : f.addresses()) {
             rows.add(new Rows.AddressRow(
-                    f.id().value(), rows.size(), a.breakNumber(), a.address().universe(), a.address().slot(), a.shared()));
+                    f.id().value(),
+                    rows.size(),
+                    a.breakNumber(),
+                    a.address().universe(),
+                    a.address().slot(),
+                    a.shared()));
         }
         return rows;
     }
@@ -89,7 +106,8 @@ class PartWriter {
         List<Step> steps = group.content().selection().steps();
         for (int step = 0; step < steps.size(); step++) {
             for (UnitId unit : steps.get(step).units()) {
-                rows.add(new Rows.MemberRow(group.id().value(), step, rows.size(), unit.fixture().value(), unit.cell()));
+                rows.add(new Rows.MemberRow(
+                        group.id().value(), step, rows.size(), unit.fixture().value(), unit.cell()));
             }
         }
         return rows;
@@ -101,8 +119,12 @@ class PartWriter {
             palettes.insert(
                     show,
                     new Rows.PaletteRow(
-                            p.id().value(), p.kind().name(), p.number(), p.name(),
-                            p.intent().map(c -> c.x()).orElse(null), p.intent().map(c -> c.y()).orElse(null)));
+                            p.id().value(),
+                            p.kind().name(),
+                            p.number(),
+                            p.name(),
+                            p.intent().map(c -> c.x()).orElse(null),
+                            p.intent().map(c -> c.y()).orElse(null)));
             batches(entries(p), batch -> palettes.insertEntries(show, batch));
         });
     }
@@ -131,13 +153,24 @@ class PartWriter {
         }
         Values v = Values.of(e.value());
         return new Rows.EntryRow(
-                palette.id().value(), seq, scope, profile, mode, unit == null ? null : unit.fixture().value(),
-                unit == null ? null : unit.cell(), e.attribute().name(), v.form(), v.number(), v.text(), e.companion());
+                palette.id().value(),
+                seq,
+                scope,
+                profile,
+                mode,
+                unit == null ? null : unit.fixture().value(),
+                unit == null ? null : unit.cell(),
+                e.attribute().name(),
+                v.form(),
+                v.number(),
+                v.text(),
+                e.companion());
     }
 
     private void values(long show, List<Change.OfValues> changes) {
         List<ProgrammerMapper.UnitKey> units = changes.stream()
-                .map(c -> new ProgrammerMapper.UnitKey(c.unit().fixture().value(), c.unit().cell()))
+                .map(c -> new ProgrammerMapper.UnitKey(
+                        c.unit().fixture().value(), c.unit().cell()))
                 .toList();
         batches(units, batch -> programmer.delete(show, batch));
         batches(changes.stream().flatMap(c -> rows(c).stream()).toList(), batch -> programmer.insert(show, batch));
@@ -148,8 +181,15 @@ class PartWriter {
         change.after().byAttribute().forEach((attribute, touched) -> {
             Values v = Values.of(touched.value());
             rows.add(new Rows.ValueRow(
-                    change.unit().fixture().value(), change.unit().cell(), rows.size(), attribute.name(), v.form(), v.number(), v.text(),
-                    touched.touched(), touched.companion()));
+                    change.unit().fixture().value(),
+                    change.unit().cell(),
+                    rows.size(),
+                    attribute.name(),
+                    v.form(),
+                    v.number(),
+                    v.text(),
+                    touched.touched(),
+                    touched.companion()));
         });
         return rows;
     }

@@ -21,13 +21,15 @@ interface PatchMapper {
             + "<foreach item='i' collection='ids' open='(' separator=',' close=')'>#{i}</foreach></script>")
     void delete(@Param("show") long show, @Param("ids") List<Integer> ids);
 
-    @Insert("<script>insert into fixture (show_id, id, number, name, profile_id, mode, position, purpose, placed, x, y, z, rx, ry, rz) values "
-            + "<foreach item='f' collection='rows' separator=','>(#{show}, #{f.id}, #{f.number}, #{f.name}, #{f.profileId}, #{f.mode}, "
-            + "#{f.position}, #{f.purpose}, #{f.placed}, #{f.x}, #{f.y}, #{f.z}, #{f.rx}, #{f.ry}, #{f.rz})</foreach></script>")
+    @Insert(
+            "<script>insert into fixture (show_id, id, number, name, profile_id, mode, position, purpose, placed, x, y, z, rx, ry, rz) values "
+                    + "<foreach item='f' collection='rows' separator=','>(#{show}, #{f.id}, #{f.number}, #{f.name}, #{f.profileId}, #{f.mode}, "
+                    + "#{f.position}, #{f.purpose}, #{f.placed}, #{f.x}, #{f.y}, #{f.z}, #{f.rx}, #{f.ry}, #{f.rz})</foreach></script>")
     void insert(@Param("show") long show, @Param("rows") List<Rows.FixtureRow> rows);
 
-    @Insert("<script>insert into fixture_address (show_id, fixture_id, seq, break_number, universe, slot, shared) values "
-            + "<foreach item='a' collection='rows' separator=','>(#{show}, #{a.fixtureId}, #{a.seq}, #{a.breakNumber}, #{a.universe}, "
-            + "#{a.slot}, #{a.shared})</foreach></script>")
+    @Insert(
+            "<script>insert into fixture_address (show_id, fixture_id, seq, break_number, universe, slot, shared) values "
+                    + "<foreach item='a' collection='rows' separator=','>(#{show}, #{a.fixtureId}, #{a.seq}, #{a.breakNumber}, #{a.universe}, "
+                    + "#{a.slot}, #{a.shared})</foreach></script>")
     void insertAddresses(@Param("show") long show, @Param("rows") List<Rows.AddressRow> rows);
 }

@@ -9,11 +9,24 @@ final class Rows {
 
     record ProfileSource(String id, String maker, String name, String xml) {}
 
-    record ShowFile(long id, String name, long revision, boolean live, OffsetDateTime createdAt, OffsetDateTime changedAt) {}
+    record ShowFile(
+            long id, String name, long revision, boolean live, OffsetDateTime createdAt, OffsetDateTime changedAt) {}
 
     record FixtureRow(
-            int id, int number, String name, String profileId, String mode, String position, String purpose,
-            boolean placed, double x, double y, double z, double rx, double ry, double rz) {}
+            int id,
+            int number,
+            String name,
+            String profileId,
+            String mode,
+            String position,
+            String purpose,
+            boolean placed,
+            double x,
+            double y,
+            double z,
+            double rx,
+            double ry,
+            double rz) {}
 
     record AddressRow(int fixtureId, int seq, int breakNumber, int universe, int slot, boolean shared) {}
 
@@ -24,12 +37,30 @@ final class Rows {
     record PaletteRow(int id, String kind, int number, String name, Double intentX, Double intentY) {}
 
     record EntryRow(
-            int paletteId, int seq, String scope, String scopeProfile, String scopeMode, Integer scopeFixture, Integer scopeCell,
-            String attribute, String valueForm, double valueNumber, String valueText, boolean companion) {}
+            int paletteId,
+            int seq,
+            String scope,
+            String scopeProfile,
+            String scopeMode,
+            Integer scopeFixture,
+            Integer scopeCell,
+            String attribute,
+            String valueForm,
+            double valueNumber,
+            String valueText,
+            boolean companion) {}
 
     record ValueRow(
-            int fixtureId, int cell, int seq, String attribute, String valueForm, double valueNumber, String valueText,
-            boolean touched, boolean companion) {}
+            int fixtureId,
+            int cell,
+            int seq,
+            String attribute,
+            String valueForm,
+            double valueNumber,
+            String valueText,
+            boolean touched,
+            boolean companion) {}
 
-    record JournalRow(long id, long revision, String words, String gesture, OffsetDateTime madeAt, String state, String delta) {}
+    record JournalRow(
+            long id, long revision, String words, String gesture, OffsetDateTime madeAt, String state, String delta) {}
 }

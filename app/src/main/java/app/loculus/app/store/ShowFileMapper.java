@@ -16,11 +16,16 @@ interface ShowFileMapper {
     @Select("select id, name, revision, live, created_at, changed_at from show_file order by id")
     List<Rows.ShowFile> all();
 
-    @Select("select id from final table (insert into show_file (name, created_at, changed_at) values (#{name}, #{at}, #{at}))")
+    @Select(
+            "select id from final table (insert into show_file (name, created_at, changed_at) values (#{name}, #{at}, #{at}))")
     long create(@Param("name") String name, @Param("at") OffsetDateTime at);
 
     @Update("update show_file set name = #{name}, revision = #{revision}, changed_at = #{at} where id = #{id}")
-    void changed(@Param("id") long id, @Param("name") String name, @Param("revision") long revision, @Param("at") OffsetDateTime at);
+    void changed(
+            @Param("id") long id,
+            @Param("name") String name,
+            @Param("revision") long revision,
+            @Param("at") OffsetDateTime at);
 
     @Update("update show_file set live = (id = #{id})")
     void live(@Param("id") long id);
@@ -28,7 +33,8 @@ interface ShowFileMapper {
     @Insert("merge into profile_source (id, maker, name, xml) key (id) values (#{id}, #{maker}, #{name}, #{xml})")
     void keepSource(Rows.ProfileSource source);
 
-    @Select("select s.id, s.maker, s.name, s.xml from profile_source s join show_profile p on p.profile_id = s.id where p.show_id = #{show}")
+    @Select(
+            "select s.id, s.maker, s.name, s.xml from profile_source s join show_profile p on p.profile_id = s.id where p.show_id = #{show}")
     List<Rows.ProfileSource> sources(@Param("show") long show);
 
     @Select("select id, maker, name, xml from profile_source where id = #{id}")

@@ -30,7 +30,8 @@ public class ShowStore {
     public record Stored(Show show, long revision, History history) {}
 
     /** A line of the list of shows. */
-    public record Listed(long id, String name, long revision, boolean live, OffsetDateTime createdAt, OffsetDateTime changedAt) {}
+    public record Listed(
+            long id, String name, long revision, boolean live, OffsetDateTime createdAt, OffsetDateTime changedAt) {}
 
     private final ShowFileMapper files;
     private final JournalMapper journal;
@@ -40,7 +41,13 @@ public class ShowStore {
     private final Map<ProfileId, Profile> profiles = new ConcurrentHashMap<>();
     private final DeltaCodec codec = new DeltaCodec(this::profile);
 
-    ShowStore(ShowFileMapper files, JournalMapper journal, PartReader reader, PartWriter writer, Profiles library, Clock clock) {
+    ShowStore(
+            ShowFileMapper files,
+            JournalMapper journal,
+            PartReader reader,
+            PartWriter writer,
+            Profiles library,
+            Clock clock) {
         this.files = files;
         this.journal = journal;
         this.reader = reader;
@@ -50,7 +57,8 @@ public class ShowStore {
     }
 
     private Profile profile(ProfileId id) {
-        return profiles.computeIfAbsent(id, i -> DescriptionReader.read(files.source(i.value()).xml()));
+        return profiles.computeIfAbsent(
+                id, i -> DescriptionReader.read(files.source(i.value()).xml()));
     }
 
     public List<Listed> list() {
@@ -74,9 +82,15 @@ public class ShowStore {
     }
 
     private Stored load(Rows.ShowFile file) {
-        List<Profile> own = files.sources(file.id()).stream().map(s -> profile(new ProfileId(s.id()))).toList();
+        List<Profile> own = files.sources(file.id()).stream()
+                .map(s -> profile(new ProfileId(s.id())))
+                .toList();
         String held = files.held(file.id());
-        Show show = reader.read(file.id(), file.name(), new Profiles(own), Optional.ofNullable(held).map(codec::hand));
+        Show show = reader.read(
+                file.id(),
+                file.name(),
+                new Profiles(own),
+                Optional.ofNullable(held).map(codec::hand));
         return new Stored(show, file.revision(), history(file.id()));
     }
 
@@ -97,7 +111,8 @@ public class ShowStore {
     public long keep(long id, Show after, long revision, String words, String gesture, Delta delta) {
         String cut = words.length() > LONGEST_WORDS ? words.substring(0, LONGEST_WORDS) : words;
         journal.dropUndone(id);
-        long entry = journal.insert(id, new Rows.JournalRow(0, revision, cut, gesture, now(), "done", codec.write(delta)));
+        long entry =
+                journal.insert(id, new Rows.JournalRow(0, revision, cut, gesture, now(), "done", codec.write(delta)));
         parts(id, after, revision, delta);
         return entry;
     }
@@ -123,7 +138,8 @@ public class ShowStore {
 
     private void take(long id, Profile profile) {
         profiles.put(profile.id(), profile);
-        files.keepSource(new Rows.ProfileSource(profile.id().value(), profile.maker(), profile.name(), profile.source()));
+        files.keepSource(
+                new Rows.ProfileSource(profile.id().value(), profile.maker(), profile.name(), profile.source()));
         files.take(id, profile.id().value());
     }
 

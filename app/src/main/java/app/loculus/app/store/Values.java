@@ -18,7 +18,8 @@ record Values(String form, double number, String text) {
         if (value instanceof AttributeValue.Named named) {
             return new Values("named", 0, named.name());
         }
-        return new Values("reference", ((AttributeValue.Reference) value).palette().value(), "");
+        return new Values(
+                "reference", ((AttributeValue.Reference) value).palette().value(), "");
     }
 
     AttributeValue value() {
@@ -27,7 +28,9 @@ record Values(String form, double number, String text) {
             case "physical" -> new AttributeValue.Physical(number);
             case "named" -> new AttributeValue.Named(text);
             case "reference" -> new AttributeValue.Reference(new PaletteId((int) number));
-            default -> throw Refusal.of("store.value", "value", "The database holds a value of the unknown form “" + form + "”.");
+            default ->
+                throw Refusal.of(
+                        "store.value", "value", "The database holds a value of the unknown form “" + form + "”.");
         };
     }
 }

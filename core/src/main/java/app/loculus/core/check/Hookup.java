@@ -83,15 +83,25 @@ public final class Hookup {
         String text = row.number().strip();
         if (!text.matches("\\d{1,6}") || Integer.parseInt(text) == 0) {
             throw Refusal.of(
-                    "hookup.number", "number", text.isEmpty() ? "The row has no number." : "“" + text + "” is no fixture number.",
+                    "hookup.number",
+                    "number",
+                    text.isEmpty() ? "The row has no number." : "“" + text + "” is no fixture number.",
                     WayOut.advice("Numbers run from 1 to " + Fixture.LAST_NUMBER + "."));
         }
         int number = Integer.parseInt(text);
         if (lines.containsKey(number)) {
-            throw Refusal.of("hookup.double", "number", "Number " + number + " is on line " + lines.get(number) + " already.", WayOut.advice("One of the two was misread."));
+            throw Refusal.of(
+                    "hookup.double",
+                    "number",
+                    "Number " + number + " is on line " + lines.get(number) + " already.",
+                    WayOut.advice("One of the two was misread."));
         }
         patch.numbered(number).ifPresent(f -> {
-            throw Refusal.of("hookup.exists", "number", "Fixture " + number + " is in the show already, as “" + f.name() + "”.", WayOut.advice("It stays as it is."));
+            throw Refusal.of(
+                    "hookup.exists",
+                    "number",
+                    "Fixture " + number + " is in the show already, as “" + f.name() + "”.",
+                    WayOut.advice("It stays as it is."));
         });
         return number;
     }
@@ -102,7 +112,9 @@ public final class Hookup {
 
     private static Optional<Address> address(HookupRow row) {
         String text = row.address().strip().replace('/', '.').replace(':', '.');
-        return text.isEmpty() || text.equals("-") || text.equals("—") ? Optional.empty() : Optional.of(Address.parse(text));
+        return text.isEmpty() || text.equals("-") || text.equals("—")
+                ? Optional.empty()
+                : Optional.of(Address.parse(text));
     }
 
     /** The fixture where it can land; what had to be changed is said in a warning. */
@@ -118,35 +130,63 @@ public final class Hookup {
 
     private void fits(TakeIn.NewFixture wanted) {
         Address address = wanted.address().orElseThrow();
-        int slots = wanted.type().mode().footprint().values().stream().findFirst().orElse(0);
+        int slots =
+                wanted.type().mode().footprint().values().stream().findFirst().orElse(0);
         if (!address.fits(slots)) {
             throw Refusal.of(
-                    "hookup.straddle", "address",
-                    "It needs " + slots + " slots; " + address + " leaves " + (Address.SLOTS - address.slot() + 1) + ".",
-                    WayOut.advice("It fits at " + new Address(address.universe(), Address.SLOTS - slots + 1) + " or " + address.nextUniverse() + "."));
+                    "hookup.straddle",
+                    "address",
+                    "It needs " + slots + " slots; " + address + " leaves " + (Address.SLOTS - address.slot() + 1)
+                            + ".",
+                    WayOut.advice("It fits at " + new Address(address.universe(), Address.SLOTS - slots + 1) + " or "
+                            + address.nextUniverse() + "."));
         }
     }
 
     private List<Claim> blocked(TakeIn.NewFixture wanted) {
         Patch with = patch.changed(patch.profiles().with(wanted.type().profile()), List.of(), List.of(fixture(wanted)));
-        return with.claimsOf(fixture(wanted)).stream().flatMap(c -> with.inTheWayOf(c).stream()).toList();
+        return with.claimsOf(fixture(wanted)).stream()
+                .flatMap(c -> with.inTheWayOf(c).stream())
+                .toList();
     }
 
     private Fixture fixture(TakeIn.NewFixture f) {
         return new Fixture(
-                new FixtureId(nextId), f.number(), f.name(), f.type().profile().id(), f.type().mode().name(), f.addresses(), Optional.empty(), f.position(), f.purpose());
+                new FixtureId(nextId),
+                f.number(),
+                f.name(),
+                f.type().profile().id(),
+                f.type().mode().name(),
+                f.addresses(),
+                Optional.empty(),
+                f.position(),
+                f.purpose());
     }
 
     private TakeIn.NewFixture clash(TakeIn.NewFixture wanted, Claim other, Problems problems) {
-        Optional<Address> gap = new GapFinder(patch).next(wanted.address().orElseThrow(), wanted.type().mode().slots(), Optional.empty());
-        Optional<Address> lands = clashing == Clashing.MOVE ? gap : clashing == Clashing.SHARE ? wanted.address() : Optional.empty();
+        Optional<Address> gap = new GapFinder(patch)
+                .next(wanted.address().orElseThrow(), wanted.type().mode().slots(), Optional.empty());
+        Optional<Address> lands =
+                clashing == Clashing.MOVE ? gap : clashing == Clashing.SHARE ? wanted.address() : Optional.empty();
         problems.add(Problem.warning(
-                "hookup.clash", "address",
-                wanted.address().get() + " runs into " + other.fixture().number() + " “" + other.fixture().name() + "” on " + other.span() + ": "
-                        + lands.map(a -> clashing == Clashing.MOVE ? "it comes in at " + a + "." : "both share the slots.").orElse("it comes in unpatched."),
-                gap.map(g -> WayOut.advice("The next gap that fits is " + g + ".")).orElse(WayOut.advice("No universe has room."))));
+                "hookup.clash",
+                "address",
+                wanted.address().get() + " runs into " + other.fixture().number() + " “"
+                        + other.fixture().name() + "” on " + other.span() + ": "
+                        + lands.map(a -> clashing == Clashing.MOVE
+                                        ? "it comes in at " + a + "."
+                                        : "both share the slots.")
+                                .orElse("it comes in unpatched."),
+                gap.map(g -> WayOut.advice("The next gap that fits is " + g + "."))
+                        .orElse(WayOut.advice("No universe has room."))));
         return new TakeIn.NewFixture(
-                wanted.number(), wanted.name(), wanted.type(), lands, clashing == Clashing.SHARE, wanted.position(), wanted.purpose());
+                wanted.number(),
+                wanted.name(),
+                wanted.type(),
+                lands,
+                clashing == Clashing.SHARE,
+                wanted.position(),
+                wanted.purpose());
     }
 
     private void remember(TakeIn.NewFixture landing, int line) {

@@ -6,4 +6,11 @@ package app.loculus.core.check;
  * @param line line of the file, 1-based, for words
  */
 public record HookupRow(
-        int line, String number, String name, String profile, String mode, String address, String position, String purpose) {}
+        int line,
+        String number,
+        String name,
+        String profile,
+        String mode,
+        String address,
+        String position,
+        String purpose) {}

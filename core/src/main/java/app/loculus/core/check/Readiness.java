@@ -19,17 +19,22 @@ public final class Readiness {
 
     public static List<Chapter> of(Show show) {
         Readiness readiness = new Readiness(show);
-        return List.of(readiness.profiles(), readiness.patch(), readiness.groups(), readiness.palettes(), readiness.check());
+        return List.of(
+                readiness.profiles(), readiness.patch(), readiness.groups(), readiness.palettes(), readiness.check());
     }
 
     private Chapter profiles() {
         int inUse = show.profiles().all().size();
-        return new Chapter("Profiles", inUse == 0 ? "none in use" : inUse + " in use", inUse == 0 ? Chapter.State.NOT_BEGUN : Chapter.State.READY);
+        return new Chapter(
+                "Profiles",
+                inUse == 0 ? "none in use" : inUse + " in use",
+                inUse == 0 ? Chapter.State.NOT_BEGUN : Chapter.State.READY);
     }
 
     private Chapter patch() {
         int clashes = show.patch().clashes().size();
-        long unpatched = show.patch().fixtures().stream().filter(f -> !f.patched()).count();
+        long unpatched =
+                show.patch().fixtures().stream().filter(f -> !f.patched()).count();
         if (show.patch().size() == 0) {
             return new Chapter("Patch", "nothing yet", Chapter.State.NOT_BEGUN);
         }
@@ -43,24 +48,34 @@ public final class Readiness {
 
     private Chapter groups() {
         int groups = show.groups().size();
-        return new Chapter("Groups", groups == 0 ? "none yet" : String.valueOf(groups), groups == 0 ? Chapter.State.NOT_BEGUN : Chapter.State.READY);
+        return new Chapter(
+                "Groups",
+                groups == 0 ? "none yet" : String.valueOf(groups),
+                groups == 0 ? Chapter.State.NOT_BEGUN : Chapter.State.READY);
     }
 
     private Chapter palettes() {
         int palettes = show.palettes().size();
-        return new Chapter("Palettes", palettes == 0 ? "none yet" : String.valueOf(palettes), palettes == 0 ? Chapter.State.NOT_BEGUN : Chapter.State.READY);
+        return new Chapter(
+                "Palettes",
+                palettes == 0 ? "none yet" : String.valueOf(palettes),
+                palettes == 0 ? Chapter.State.NOT_BEGUN : Chapter.State.READY);
     }
 
     private Chapter check() {
         int gaps = gaps();
         boolean begun = show.patch().size() > 0;
         String fact = gaps > 0 ? gaps + " to see" : begun ? "nothing to see" : "—";
-        return new Chapter("Check", fact, gaps > 0 ? Chapter.State.NEEDS_AN_EYE : begun ? Chapter.State.READY : Chapter.State.NOT_BEGUN);
+        return new Chapter(
+                "Check",
+                fact,
+                gaps > 0 ? Chapter.State.NEEDS_AN_EYE : begun ? Chapter.State.READY : Chapter.State.NOT_BEGUN);
     }
 
     /** Everything worth a look: clashes, fixtures without an address, fixtures in no group. */
     private int gaps() {
-        long unpatched = show.patch().fixtures().stream().filter(f -> !f.patched()).count();
+        long unpatched =
+                show.patch().fixtures().stream().filter(f -> !f.patched()).count();
         return (int) (show.patch().clashes().size() + unpatched + inNoGroup());
     }
 
@@ -71,6 +86,8 @@ public final class Readiness {
                 .collect(Collectors.toSet());
         return grouped.isEmpty()
                 ? 0
-                : show.patch().fixtures().stream().filter(f -> !grouped.contains(f.id())).count();
+                : show.patch().fixtures().stream()
+                        .filter(f -> !grouped.contains(f.id()))
+                        .count();
     }
 }

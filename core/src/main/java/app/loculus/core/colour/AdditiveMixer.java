@@ -79,7 +79,8 @@ public final class AdditiveMixer {
                 .getPoint();
         List<Double> levels = new ArrayList<>();
         for (int i = 0; i < n; i++) {
-            levels.add(Math.max(0, Math.min(1, amounts[i] / emitters.get(i).full().sum())));
+            levels.add(
+                    Math.max(0, Math.min(1, amounts[i] / emitters.get(i).full().sum())));
         }
         return levels;
     }

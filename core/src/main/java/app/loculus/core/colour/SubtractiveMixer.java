@@ -14,8 +14,9 @@ public record SubtractiveMixer(Tristimulus white) {
 
     /** Levels of cyan, magenta, yellow, in this order, for a wanted colour. */
     public Mix levelsFor(Chromaticity target) {
-        LinearRgb wanted =
-                LinearRgb.of(target.withLuminance(1)).relativeTo(LinearRgb.of(white)).normalised();
+        LinearRgb wanted = LinearRgb.of(target.withLuminance(1))
+                .relativeTo(LinearRgb.of(white))
+                .normalised();
         List<Double> levels = List.of(1 - wanted.red(), 1 - wanted.green(), 1 - wanted.blue());
         Tristimulus light = light(levels);
         boolean reached = light.chromaticity()

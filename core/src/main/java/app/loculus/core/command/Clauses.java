@@ -94,7 +94,12 @@ final class Clauses extends LineBaseVisitor<List<Function<Draft, ShowEdit>>> {
     @Override
     public List<Function<Draft, ShowEdit>> visitAdd(LineParser.AddContext c) {
         return later(show -> new PatchFixtures(
-                Terms.numbers(c.numbers()), Optional.of(type(show, c.profile())), Optional.empty(), 0, false, PatchFixtures.Clashing.REFUSE));
+                Terms.numbers(c.numbers()),
+                Optional.of(type(show, c.profile())),
+                Optional.empty(),
+                0,
+                false,
+                PatchFixtures.Clashing.REFUSE));
     }
 
     @Override
@@ -114,7 +119,8 @@ final class Clauses extends LineBaseVisitor<List<Function<Draft, ShowEdit>>> {
 
     @Override
     public List<Function<Draft, ShowEdit>> visitDeletePalette(LineParser.DeletePaletteContext c) {
-        return later(show -> new DeletePalette(palette(show, c.kind(), c.paletteRef()).id()));
+        return later(show ->
+                new DeletePalette(palette(show, c.kind(), c.paletteRef()).id()));
     }
 
     @Override
@@ -126,13 +132,15 @@ final class Clauses extends LineBaseVisitor<List<Function<Draft, ShowEdit>>> {
     public List<Function<Draft, ShowEdit>> visitPlace(LineParser.PlaceContext c) {
         int last = c.point().size() - 1;
         return onFixtures(
-                c.selection(), fixtures -> PlaceFixtures.evenly(fixtures, Terms.point(c.point(0)), Terms.point(c.point(last))));
+                c.selection(),
+                fixtures -> PlaceFixtures.evenly(fixtures, Terms.point(c.point(0)), Terms.point(c.point(last))));
     }
 
     @Override
     public List<Function<Draft, ShowEdit>> visitHang(LineParser.HangContext c) {
         return onFixtures(
-                c.selection(), fixtures -> new DescribeFixtures(fixtures, Optional.of(Terms.text(c.text())), Optional.empty()));
+                c.selection(),
+                fixtures -> new DescribeFixtures(fixtures, Optional.of(Terms.text(c.text())), Optional.empty()));
     }
 
     @Override
@@ -144,8 +152,7 @@ final class Clauses extends LineBaseVisitor<List<Function<Draft, ShowEdit>>> {
     public List<Function<Draft, ShowEdit>> visitEditGroup(LineParser.EditGroupContext c) {
         return later(show -> {
             Selecting selecting = new Selecting(show);
-            return new EditGroup(
-                    group(show, c.groupRef()).id(), all(selecting, c.joined()), all(selecting, c.taken()));
+            return new EditGroup(group(show, c.groupRef()).id(), all(selecting, c.joined()), all(selecting, c.taken()));
         });
     }
 
@@ -247,7 +254,8 @@ final class Clauses extends LineBaseVisitor<List<Function<Draft, ShowEdit>>> {
 
     @Override
     public List<Function<Draft, ShowEdit>> visitSetNamed(LineParser.SetNamedContext c) {
-        return one(new SetSpread(c.attribute().getText(), Spread.of(0.0), Amount.PLAIN, Optional.of(Terms.text(c.text()))));
+        return one(new SetSpread(
+                c.attribute().getText(), Spread.of(0.0), Amount.PLAIN, Optional.of(Terms.text(c.text()))));
     }
 
     private static SetSpread spread(String word, LineParser.AmountContext c) {
@@ -262,7 +270,8 @@ final class Clauses extends LineBaseVisitor<List<Function<Draft, ShowEdit>>> {
         if (c == null) {
             return Amount.PLAIN;
         }
-        BiFunction<Object, Amount, Optional<Amount>> when = (token, amount) -> Optional.ofNullable(token).map(t -> amount);
+        BiFunction<Object, Amount, Optional<Amount>> when =
+                (token, amount) -> Optional.ofNullable(token).map(t -> amount);
         return when.apply(c.DEG(), Amount.DEGREES)
                 .or(() -> when.apply(c.HZ(), Amount.HERTZ))
                 .or(() -> when.apply(c.DMX(), Amount.DMX))
@@ -271,7 +280,8 @@ final class Clauses extends LineBaseVisitor<List<Function<Draft, ShowEdit>>> {
 
     @Override
     public List<Function<Draft, ShowEdit>> visitApply(LineParser.ApplyContext c) {
-        return later(show -> new ApplyPalette(palette(show, c.kind(), c.paletteRef()).id(), c.VALUES() != null));
+        return later(
+                show -> new ApplyPalette(palette(show, c.kind(), c.paletteRef()).id(), c.VALUES() != null));
     }
 
     @Override
@@ -288,7 +298,8 @@ final class Clauses extends LineBaseVisitor<List<Function<Draft, ShowEdit>>> {
     private static final class Patterns extends LineBaseVisitor<Pattern> {
         @Override
         public Pattern visitEvery(LineParser.EveryContext c) {
-            return new Pattern.EveryNth(Terms.integer(c.integer(0)), c.FROM() == null ? 1 : Terms.integer(c.integer(1)));
+            return new Pattern.EveryNth(
+                    Terms.integer(c.integer(0)), c.FROM() == null ? 1 : Terms.integer(c.integer(1)));
         }
 
         @Override

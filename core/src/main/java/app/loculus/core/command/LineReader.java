@@ -31,7 +31,10 @@ public final class LineReader {
      */
     public Command read(String text) {
         if (text.length() > LONGEST) {
-            throw Refusal.of("line.long", "line", "A line has at most " + LONGEST + " characters; this one has " + text.length() + ".");
+            throw Refusal.of(
+                    "line.long",
+                    "line",
+                    "A line has at most " + LONGEST + " characters; this one has " + text.length() + ".");
         }
         LineParser.LineContext line = parse(withoutComment(text));
         if (line.command() == null) {
@@ -73,7 +76,9 @@ public final class LineReader {
 
     private ShowEdit edit(LineParser.CommandContext command) {
         ParserRuleContext clause = (ParserRuleContext) command.getChild(0);
-        return new Together(clause.accept(new Clauses(library)).stream().map(step -> placed(step, clause)).toList());
+        return new Together(clause.accept(new Clauses(library)).stream()
+                .map(step -> placed(step, clause))
+                .toList());
     }
 
     /** Refusals of the edit get the place of the words they are about. */
@@ -82,7 +87,8 @@ public final class LineReader {
             try {
                 step.apply(draft).on(inner);
             } catch (Refusal refusal) {
-                throw new Refusal(refusal.problems().stream().map(p -> placed(p, clause)).toList());
+                throw new Refusal(
+                        refusal.problems().stream().map(p -> placed(p, clause)).toList());
             }
         };
     }
@@ -92,7 +98,9 @@ public final class LineReader {
             return problem;
         }
         ParserRuleContext at = Subjects.find(clause, problem.place().subject()).orElse(clause);
-        int end = at.getStop() == null ? at.getStart().getStopIndex() : at.getStop().getStopIndex();
+        int end = at.getStop() == null
+                ? at.getStart().getStopIndex()
+                : at.getStop().getStopIndex();
         return problem.at(new Place(problem.place().subject(), at.getStart().getStartIndex(), end + 1));
     }
 
@@ -109,7 +117,9 @@ public final class LineReader {
                     }
                 } catch (Refusal refusal) {
                     int number = i + 1;
-                    throw new Refusal(refusal.problems().stream().map(p -> inLine(p, number)).toList());
+                    throw new Refusal(refusal.problems().stream()
+                            .map(p -> inLine(p, number))
+                            .toList());
                 }
             }
         };

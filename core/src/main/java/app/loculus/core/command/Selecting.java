@@ -61,8 +61,13 @@ final class Selecting extends LineBaseVisitor<Selection> {
         List<Fixture> between = show.patch().between(Terms.integer(first), Terms.integer(last));
         if (between.isEmpty()) {
             throw Refusal.of(
-                    "selection.nobody", "selection", "There is no fixture from " + first + " to " + last + ".",
-                    WayOut.advice(show.patch().size() == 0 ? "This show has no fixtures yet." : "The table in Patch lists them."));
+                    "selection.nobody",
+                    "selection",
+                    "There is no fixture from " + first + " to " + last + ".",
+                    WayOut.advice(
+                            show.patch().size() == 0
+                                    ? "This show has no fixtures yet."
+                                    : "The table in Patch lists them."));
         }
         return Selection.of(between.stream().map(f -> UnitId.whole(f.id())).toList());
     }
@@ -73,7 +78,11 @@ final class Selecting extends LineBaseVisitor<Selection> {
         int cell = parts.length > 1 ? Terms.integer(parts[1]) : 0;
         int cells = show.patch().modeOf(fixture).cells();
         if (cell > cells) {
-            throw Refusal.of("selection.cell", "selection", "Fixture " + fixture.number() + " has " + (cells == 0 ? "no cells" : "cells 1 to " + cells) + ", so there is no " + text + ".");
+            throw Refusal.of(
+                    "selection.cell",
+                    "selection",
+                    "Fixture " + fixture.number() + " has " + (cells == 0 ? "no cells" : "cells 1 to " + cells)
+                            + ", so there is no " + text + ".");
         }
         return new UnitId(fixture.id(), cell);
     }
@@ -82,10 +91,13 @@ final class Selecting extends LineBaseVisitor<Selection> {
     private Selection cells(UnitId from, UnitId to) {
         Patch patch = show.patch();
         List<UnitId> all = new ArrayList<>();
-        patch.between(patch.get(from.fixture()).number(), patch.get(to.fixture()).number())
+        patch.between(
+                        patch.get(from.fixture()).number(),
+                        patch.get(to.fixture()).number())
                 .forEach(f -> all.addAll(cellsOf(f)));
-        boolean backwards = patch.get(from.fixture()).number() > patch.get(to.fixture()).number()
-                || from.fixture().equals(to.fixture()) && from.cell() > to.cell();
+        boolean backwards =
+                patch.get(from.fixture()).number() > patch.get(to.fixture()).number()
+                        || from.fixture().equals(to.fixture()) && from.cell() > to.cell();
         if (backwards && from.fixture().equals(to.fixture())) {
             java.util.Collections.reverse(all);
         }
@@ -105,7 +117,9 @@ final class Selecting extends LineBaseVisitor<Selection> {
     @Override
     public Selection visitOfGroup(LineParser.OfGroupContext context) {
         LineParser.GroupRefContext ref = context.groupRef();
-        return (ref.integer() != null ? GroupFinder.number(show, Terms.integer(ref.integer())) : GroupFinder.named(show, Terms.text(ref.text())))
+        return (ref.integer() != null
+                        ? GroupFinder.number(show, Terms.integer(ref.integer()))
+                        : GroupFinder.named(show, Terms.text(ref.text())))
                 .content()
                 .selection();
     }
@@ -117,7 +131,10 @@ final class Selecting extends LineBaseVisitor<Selection> {
                 f -> show.patch().profileOf(f).name().equalsIgnoreCase(wanted)
                         || show.patch().profileOf(f).fullName().equalsIgnoreCase(wanted),
                 "of type “" + wanted + "”",
-                show.patch().fixtures().stream().map(f -> show.patch().profileOf(f).name()).distinct().collect(Collectors.joining(", ")));
+                show.patch().fixtures().stream()
+                        .map(f -> show.patch().profileOf(f).name())
+                        .distinct()
+                        .collect(Collectors.joining(", ")));
     }
 
     @Override
@@ -126,20 +143,32 @@ final class Selecting extends LineBaseVisitor<Selection> {
         return those(
                 f -> f.position().equalsIgnoreCase(wanted),
                 "on “" + wanted + "”",
-                show.patch().fixtures().stream().map(Fixture::position).filter(p -> !p.isEmpty()).distinct().collect(Collectors.joining(", ")));
+                show.patch().fixtures().stream()
+                        .map(Fixture::position)
+                        .filter(p -> !p.isEmpty())
+                        .distinct()
+                        .collect(Collectors.joining(", ")));
     }
 
     private Selection those(Predicate<Fixture> wanted, String words, String there) {
-        List<UnitId> units = show.patch().fixtures().stream().filter(wanted).map(f -> UnitId.whole(f.id())).toList();
+        List<UnitId> units = show.patch().fixtures().stream()
+                .filter(wanted)
+                .map(f -> UnitId.whole(f.id()))
+                .toList();
         if (units.isEmpty()) {
-            throw Refusal.of("selection.nobody", "selection", "No fixture is " + words + ".", WayOut.advice(there.isEmpty() ? "None are named yet." : "There are: " + there + "."));
+            throw Refusal.of(
+                    "selection.nobody",
+                    "selection",
+                    "No fixture is " + words + ".",
+                    WayOut.advice(there.isEmpty() ? "None are named yet." : "There are: " + there + "."));
         }
         return Selection.of(units);
     }
 
     @Override
     public Selection visitEverything(LineParser.EverythingContext context) {
-        return Selection.of(show.patch().fixtures().stream().map(f -> UnitId.whole(f.id())).toList());
+        return Selection.of(
+                show.patch().fixtures().stream().map(f -> UnitId.whole(f.id())).toList());
     }
 
     @Override

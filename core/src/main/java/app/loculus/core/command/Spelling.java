@@ -35,10 +35,16 @@ final class Spelling extends BaseErrorListener {
 
     @Override
     public void syntaxError(
-            Recognizer<?, ?> recognizer, Object offending, int line, int column, String message, RecognitionException e) {
+            Recognizer<?, ?> recognizer,
+            Object offending,
+            int line,
+            int column,
+            String message,
+            RecognitionException e) {
         Parser parser = (Parser) recognizer;
         Token token = (Token) offending;
-        Token before = parser.getInputStream().LT(-1);
+        int index = token.getTokenIndex();
+        Token before = index > 0 ? parser.getInputStream().get(index - 1) : null;
         boolean strayWord = before != null && before.getType() == LineLexer.WORD;
         throw new Refusal(List.of(strayWord ? stray(parser, before) : misfit(parser, token)));
     }
@@ -53,10 +59,16 @@ final class Spelling extends BaseErrorListener {
     }
 
     private static Problem misfit(Parser parser, Token token) {
-        String found = token.getType() == Token.EOF ? "The line stops too early." : "“" + token.getText() + "” does not fit here.";
+        String found = token.getType() == Token.EOF
+                ? "The line stops too early."
+                : "“" + token.getText() + "” does not fit here.";
         List<String> expected = expected(parser);
         return problem(
-                token, found, expected.isEmpty() ? "Something else was expected." : "Expected here: " + String.join(", ", expected) + ".");
+                token,
+                found,
+                expected.isEmpty()
+                        ? "Something else was expected."
+                        : "Expected here: " + String.join(", ", expected) + ".");
     }
 
     private static Problem problem(Token token, String words, String advice) {

@@ -56,7 +56,9 @@ final class Terms {
     static Address address(LineParser.AddressContext context) {
         if (context.INT() != null) {
             throw Refusal.of(
-                    "patch.address", "address", "“" + context.getText() + "” names no universe.",
+                    "patch.address",
+                    "address",
+                    "“" + context.getText() + "” names no universe.",
                     WayOut.advice("Write universe.slot, for example 1." + context.getText() + "."));
         }
         return Address.parse(context.getText());
@@ -69,7 +71,10 @@ final class Terms {
             int from = checked(integer(term.integer(0)));
             int to = term.integer().size() > 1 ? checked(integer(term.integer(1))) : from;
             if (Math.abs(to - from) >= LONGEST_RANGE) {
-                throw Refusal.of("patch.range", "numbers", from + " thru " + to + " is more than " + LONGEST_RANGE + " fixtures.");
+                throw Refusal.of(
+                        "patch.range",
+                        "numbers",
+                        from + " thru " + to + " is more than " + LONGEST_RANGE + " fixtures.");
             }
             for (int n = from; from <= to ? n <= to : n >= to; n += from <= to ? 1 : -1) {
                 all.add(n);
@@ -80,7 +85,10 @@ final class Terms {
 
     private static int checked(int number) {
         if (number < 1 || number > Fixture.LAST_NUMBER) {
-            throw Refusal.of("patch.number", "numbers", "Fixture number " + number + " is outside 1 to " + Fixture.LAST_NUMBER + ".");
+            throw Refusal.of(
+                    "patch.number",
+                    "numbers",
+                    "Fixture number " + number + " is outside 1 to " + Fixture.LAST_NUMBER + ".");
         }
         return number;
     }

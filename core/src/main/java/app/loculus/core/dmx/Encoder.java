@@ -32,7 +32,8 @@ public final class Encoder {
         Map<Integer, byte[]> breaks = breaks(patch.modeOf(fixture), channels);
         List<Piece> pieces = new ArrayList<>();
         for (Claim claim : patch.claimsOf(fixture)) {
-            pieces.add(new Piece(claim.universe(), claim.first(), breaks.get(claim.at().breakNumber())));
+            pieces.add(new Piece(
+                    claim.universe(), claim.first(), breaks.get(claim.at().breakNumber())));
         }
         return pieces;
     }
@@ -65,7 +66,9 @@ public final class Encoder {
 
     private static long dimmed(Channel channel, Resolved resolved, double[] dimmers) {
         double level = channel.attribute().isAdditive() ? dimmers[channel.cell()] : 1;
-        Fraction fraction = level == 1 ? resolved.fraction() : Fraction.clamp(resolved.fraction().value() * level);
+        Fraction fraction = level == 1
+                ? resolved.fraction()
+                : Fraction.clamp(resolved.fraction().value() * level);
         return dmx(resolved.function(), fraction);
     }
 

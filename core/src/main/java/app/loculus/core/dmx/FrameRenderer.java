@@ -60,15 +60,15 @@ public final class FrameRenderer {
             differing(before.values(), after.values(), found);
             differing(after.values(), before.values(), found);
         }
-        if (before.hand() != after.hand() && (before.hand().highlight() || after.hand().highlight())) {
+        if (before.hand() != after.hand()
+                && (before.hand().highlight() || after.hand().highlight())) {
             before.hand().selection().units().forEach(u -> found.add(u.fixture()));
             after.hand().selection().units().forEach(u -> found.add(u.fixture()));
         }
         return found;
     }
 
-    private static void differing(
-            Map<UnitId, UnitValues> one, Map<UnitId, UnitValues> other, Set<FixtureId> found) {
+    private static void differing(Map<UnitId, UnitValues> one, Map<UnitId, UnitValues> other, Set<FixtureId> found) {
         one.forEach((unit, values) -> {
             if (other.get(unit) != values) {
                 found.add(unit.fixture());
@@ -77,7 +77,9 @@ public final class FrameRenderer {
     }
 
     private void encode(Patch patch, Fixture fixture, Resolver resolver) {
-        pieces.put(fixture.id(), fixture.patched() ? Encoder.encode(patch, fixture, resolver.resolve(fixture)) : List.of());
+        pieces.put(
+                fixture.id(),
+                fixture.patched() ? Encoder.encode(patch, fixture, resolver.resolve(fixture)) : List.of());
     }
 
     private Frames compose(Patch patch, Set<Integer> universes, Frames before) {

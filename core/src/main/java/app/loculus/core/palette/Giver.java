@@ -135,7 +135,8 @@ public final class Giver {
 
     private static Given finish(
             Palette palette, Mode mode, int cell, Map<Attribute, AttributeValue> values, Follows follows) {
-        return new Given(values, follows, palette.intent().flatMap(i -> difference(i, mode, cell, values)), follows.words());
+        return new Given(
+                values, follows, palette.intent().flatMap(i -> difference(i, mode, cell, values)), follows.words());
     }
 
     private static Optional<ColourDifference> difference(

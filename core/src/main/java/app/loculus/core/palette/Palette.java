@@ -31,7 +31,12 @@ public final class Palette {
      * @param intent the colour it stands for; colour palettes only
      */
     public Palette(
-            PaletteId id, Kind kind, int number, String name, Optional<Chromaticity> intent, Collection<Entry> entries) {
+            PaletteId id,
+            Kind kind,
+            int number,
+            String name,
+            Optional<Chromaticity> intent,
+            Collection<Entry> entries) {
         if (number < 1 || number > 9999) {
             throw Refusal.of("palette.number", "palette", "Palette number " + number + " is outside 1 to 9999.");
         }
@@ -40,7 +45,8 @@ public final class Palette {
         this.number = number;
         this.name = name;
         this.intent = intent;
-        entries.forEach(e -> byScope.computeIfAbsent(e.scope(), s -> new LinkedHashMap<>()).put(e.attribute(), e));
+        entries.forEach(e ->
+                byScope.computeIfAbsent(e.scope(), s -> new LinkedHashMap<>()).put(e.attribute(), e));
     }
 
     public PaletteId id() {
@@ -73,7 +79,10 @@ public final class Palette {
 
     /** The narrowest scope it has entries at; global when it holds an intent alone. */
     public Scope narrowest() {
-        return byScope.keySet().stream().map(ScopeKey::scope).max(Comparator.naturalOrder()).orElse(Scope.GLOBAL);
+        return byScope.keySet().stream()
+                .map(ScopeKey::scope)
+                .max(Comparator.naturalOrder())
+                .orElse(Scope.GLOBAL);
     }
 
     public boolean mixedScopes() {
@@ -87,7 +96,9 @@ public final class Palette {
     /** Units it has entries of their own for. */
     public List<UnitId> units() {
         return byScope.keySet().stream()
-                .flatMap(s -> s instanceof ScopeKey.Unit u ? java.util.stream.Stream.of(u.unit()) : java.util.stream.Stream.empty())
+                .flatMap(s -> s instanceof ScopeKey.Unit u
+                        ? java.util.stream.Stream.of(u.unit())
+                        : java.util.stream.Stream.empty())
                 .toList();
     }
 
@@ -102,7 +113,8 @@ public final class Palette {
 
     /** New entries win, others stay; a new intent wins, an old one stays when there is no new one. */
     public Palette merged(Recorded recorded) {
-        List<Entry> all = java.util.stream.Stream.concat(entries().stream(), recorded.entries().stream()).toList();
+        List<Entry> all = java.util.stream.Stream.concat(entries().stream(), recorded.entries().stream())
+                .toList();
         return new Palette(id, kind, number, name, intent.isPresent() ? intent : recorded.intent(), all);
     }
 
@@ -119,12 +131,12 @@ public final class Palette {
     public boolean equals(Object other) {
         return other == this
                 || other instanceof Palette p
-                && p.id.equals(id)
-                && p.kind == kind
-                && p.number == number
-                && p.name.equals(name)
-                && p.intent.equals(intent)
-                && p.byScope.equals(byScope);
+                        && p.id.equals(id)
+                        && p.kind == kind
+                        && p.number == number
+                        && p.name.equals(name)
+                        && p.intent.equals(intent)
+                        && p.byScope.equals(byScope);
     }
 
     @Override

@@ -23,7 +23,8 @@ public final class Reach {
 
     private record Kin(ProfileId profile, String mode, int cell) {}
 
-    private record Way(ProfileId profile, String mode, Follows follows, Optional<ColourDifference> difference, String words) {}
+    private record Way(
+            ProfileId profile, String mode, Follows follows, Optional<ColourDifference> difference, String words) {}
 
     private final Map<Kin, List<UnitId>> kins = new LinkedHashMap<>();
     private final Giver giver;

@@ -6,4 +6,9 @@ import java.util.Optional;
 
 /** Units of one type and mode that follow a palette in the same way. */
 public record ReachRow(
-        ProfileId profile, String mode, Follows follows, int units, Optional<ColourDifference> difference, String words) {}
+        ProfileId profile,
+        String mode,
+        Follows follows,
+        int units,
+        Optional<ColourDifference> difference,
+        String words) {}

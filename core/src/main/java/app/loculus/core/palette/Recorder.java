@@ -34,8 +34,10 @@ public final class Recorder {
         Map<String, Entry> entries = new LinkedHashMap<>();
         for (Contribution c : contributions) {
             ScopeKey key = key(scope, c);
-            c.values().forEach((attribute, value) -> entries.putIfAbsent(
-                    key + " " + attribute, new Entry(key, attribute, value, c.companions().contains(attribute))));
+            c.values()
+                    .forEach((attribute, value) -> entries.putIfAbsent(
+                            key + " " + attribute,
+                            new Entry(key, attribute, value, c.companions().contains(attribute))));
         }
         Optional<Chromaticity> intent = kind == Kind.COLOUR ? intent(contributions) : Optional.empty();
         return new Recorded(scope, intent, List.copyOf(entries.values()));

@@ -60,7 +60,9 @@ public record Address(int universe, int slot) implements Comparable<Address> {
 
     @Override
     public int compareTo(Address other) {
-        return universe != other.universe ? Integer.compare(universe, other.universe) : Integer.compare(slot, other.slot);
+        return universe != other.universe
+                ? Integer.compare(universe, other.universe)
+                : Integer.compare(slot, other.slot);
     }
 
     @Override

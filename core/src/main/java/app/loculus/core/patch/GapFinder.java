@@ -37,8 +37,6 @@ public final class GapFinder {
                 slot = claim.last() + 1;
             }
         }
-        return slot + slots - 1 <= Address.SLOTS
-                ? Optional.of(new Address(start.universe(), slot))
-                : Optional.empty();
+        return slot + slots - 1 <= Address.SLOTS ? Optional.of(new Address(start.universe(), slot)) : Optional.empty();
     }
 }

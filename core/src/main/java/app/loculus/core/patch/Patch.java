@@ -81,7 +81,10 @@ public final class Patch {
     public Fixture number(int number) {
         return numbered(number)
                 .orElseThrow(() -> Refusal.of(
-                        "patch.missing", "numbers", "There is no fixture " + number + ".", WayOut.advice(neighbours(number))));
+                        "patch.missing",
+                        "numbers",
+                        "There is no fixture " + number + ".",
+                        WayOut.advice(neighbours(number))));
     }
 
     private String neighbours(int number) {
@@ -98,7 +101,8 @@ public final class Patch {
     public List<Fixture> between(int from, int to) {
         return from <= to
                 ? List.copyOf(byNumber.subMap(from, true, to, true).values())
-                : List.copyOf(byNumber.subMap(to, true, from, true).descendingMap().values());
+                : List.copyOf(
+                        byNumber.subMap(to, true, from, true).descendingMap().values());
     }
 
     public Profile profileOf(Fixture fixture) {
@@ -110,7 +114,8 @@ public final class Patch {
     }
 
     public FixtureId nextId() {
-        return new FixtureId(byId.keySet().stream().mapToInt(FixtureId::value).max().orElse(0) + 1);
+        return new FixtureId(
+                byId.keySet().stream().mapToInt(FixtureId::value).max().orElse(0) + 1);
     }
 
     /** The lowest number not in use. */
@@ -136,7 +141,9 @@ public final class Patch {
     private NavigableMap<Integer, List<Claim>> collect() {
         NavigableMap<Integer, List<Claim>> found = new TreeMap<>();
         for (Fixture fixture : byNumber.values()) {
-            claimsOf(fixture).forEach(c -> found.computeIfAbsent(c.universe(), u -> new ArrayList<>()).add(c));
+            claimsOf(fixture)
+                    .forEach(c -> found.computeIfAbsent(c.universe(), u -> new ArrayList<>())
+                            .add(c));
         }
         found.values().forEach(list -> list.sort(Comparator.comparingInt(Claim::first)));
         return found;
@@ -159,14 +166,18 @@ public final class Patch {
 
     /** Every pair of fixtures on the same slots, shared or not. */
     public List<Clash> clashes() {
-        return claims().values().stream().flatMap(list -> clashesIn(list).stream()).toList();
+        return claims().values().stream()
+                .flatMap(list -> clashesIn(list).stream())
+                .toList();
     }
 
     /** The list is sorted by first slot: once a claim begins behind this one's end, all later ones do. */
     private static List<Clash> clashesIn(List<Claim> sorted) {
         List<Clash> found = new ArrayList<>();
         for (int i = 0; i < sorted.size(); i++) {
-            for (int j = i + 1; j < sorted.size() && sorted.get(j).first() <= sorted.get(i).last(); j++) {
+            for (int j = i + 1;
+                    j < sorted.size() && sorted.get(j).first() <= sorted.get(i).last();
+                    j++) {
                 if (sorted.get(i).overlaps(sorted.get(j)) && !sameFixture(sorted.get(i), sorted.get(j))) {
                     found.add(Clash.between(sorted.get(i), sorted.get(j)));
                 }

@@ -16,6 +16,8 @@ public final class LampLight {
      */
     public static Tristimulus through(Tristimulus lamp, Tristimulus filter) {
         return new Tristimulus(
-                lamp.x() * filter.x() / WHITE.x(), lamp.y() * filter.y() / WHITE.y(), lamp.z() * filter.z() / WHITE.z());
+                lamp.x() * filter.x() / WHITE.x(),
+                lamp.y() * filter.y() / WHITE.y(),
+                lamp.z() * filter.z() / WHITE.z());
     }
 }

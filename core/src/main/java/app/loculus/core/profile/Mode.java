@@ -123,7 +123,8 @@ public final class Mode {
     /** The parameter's function that has a range of this name; its usual function when none has. */
     public ChannelFunction functionWith(Parameter parameter, String rangeName) {
         return channelOf(parameter).functions().stream()
-                .filter(f -> f.attribute().equals(parameter.attribute()) && f.range(rangeName).isPresent())
+                .filter(f -> f.attribute().equals(parameter.attribute())
+                        && f.range(rangeName).isPresent())
                 .findFirst()
                 .orElse(parameter.function());
     }
@@ -157,10 +158,17 @@ public final class Mode {
     /** What else must be set so that an attribute works: the mode channels of its function, at a working value. */
     public Map<Parameter, Fraction> companions(Parameter parameter) {
         Map<Parameter, Fraction> found = new LinkedHashMap<>();
-        parameter.function().master().ifPresent(master -> masterOf(master).ifPresent(m -> {
-            Channel channel = channelOf(m);
-            found.put(m, m.function().fractionOfDmx(master.chosen(channel.resolution().max())));
-        }));
+        parameter
+                .function()
+                .master()
+                .ifPresent(master -> masterOf(master).ifPresent(m -> {
+                    Channel channel = channelOf(m);
+                    found.put(
+                            m,
+                            m.function()
+                                    .fractionOfDmx(
+                                            master.chosen(channel.resolution().max())));
+                }));
         return found;
     }
 

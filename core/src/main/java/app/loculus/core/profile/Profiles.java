@@ -49,7 +49,8 @@ public final class Profiles {
     }
 
     public Profiles without(ProfileId id) {
-        return new Profiles(byId.values().stream().filter(p -> !p.id().equals(id)).toList());
+        return new Profiles(
+                byId.values().stream().filter(p -> !p.id().equals(id)).toList());
     }
 
     /** Profiles of this set first, then those of {@code more} that this set does not hold by maker and name. */
@@ -71,13 +72,17 @@ public final class Profiles {
         List<Profile> named = named(nameText);
         if (named.isEmpty()) {
             throw Refusal.of(
-                    "profile.unknown", "profile", "No profile is called “" + nameText + "”.", WayOut.advice(near(nameText)));
+                    "profile.unknown",
+                    "profile",
+                    "No profile is called “" + nameText + "”.",
+                    WayOut.advice(near(nameText)));
         }
         if (named.size() > 1) {
             throw Refusal.of(
                     "profile.ambiguous",
                     "profile",
-                    "“" + nameText + "” could be " + named.stream().map(Profile::fullName).collect(Collectors.joining(" or ")) + ".",
+                    "“" + nameText + "” could be "
+                            + named.stream().map(Profile::fullName).collect(Collectors.joining(" or ")) + ".",
                     WayOut.advice("Put the maker in front."));
         }
         return withMode(named.get(0), slash < 0 ? "" : text.substring(slash + 1).strip());
@@ -91,10 +96,13 @@ public final class Profiles {
     }
 
     private List<Profile> named(String text) {
-        List<Profile> full =
-                byId.values().stream().filter(p -> p.fullName().equalsIgnoreCase(text)).toList();
+        List<Profile> full = byId.values().stream()
+                .filter(p -> p.fullName().equalsIgnoreCase(text))
+                .toList();
         return full.isEmpty()
-                ? byId.values().stream().filter(p -> p.name().equalsIgnoreCase(text)).toList()
+                ? byId.values().stream()
+                        .filter(p -> p.name().equalsIgnoreCase(text))
+                        .toList()
                 : full;
     }
 
@@ -105,6 +113,8 @@ public final class Profiles {
                 .filter(n -> n.toLowerCase(java.util.Locale.ROOT).contains(start))
                 .limit(4)
                 .toList();
-        return like.isEmpty() ? "The Profiles chapter lists what there is." : "Near it: " + String.join(", ", like) + ".";
+        return like.isEmpty()
+                ? "The Profiles chapter lists what there is."
+                : "Near it: " + String.join(", ", like) + ".";
     }
 }

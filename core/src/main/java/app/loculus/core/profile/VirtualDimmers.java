@@ -35,10 +35,18 @@ final class VirtualDimmers {
         long max = new Resolution(1).max();
         long home = open ? max : 0;
         ChannelFunction function = new ChannelFunction(
-                "Virtual dimmer", Attribute.DIMMER, 0, max, 0, 1, home,
-                Optional.empty(), Optional.empty(), Optional.empty(), List.of());
-        return new Channel(
-                "virtual dimmer " + cell, 1, List.of(), cell, List.of(function), home, OptionalLong.of(max));
+                "Virtual dimmer",
+                Attribute.DIMMER,
+                0,
+                max,
+                0,
+                1,
+                home,
+                Optional.empty(),
+                Optional.empty(),
+                Optional.empty(),
+                List.of());
+        return new Channel("virtual dimmer " + cell, 1, List.of(), cell, List.of(function), home, OptionalLong.of(max));
     }
 
     private static void whiteAtHome(List<Channel> channels, int cell) {

@@ -19,8 +19,7 @@ import java.util.List;
 public record Hand(
         Selection selection, Selection base, List<Pattern> patterns, int share, Selection last, boolean highlight) {
 
-    public static final Hand EMPTY =
-            new Hand(Selection.EMPTY, Selection.EMPTY, List.of(), 0, Selection.EMPTY, false);
+    public static final Hand EMPTY = new Hand(Selection.EMPTY, Selection.EMPTY, List.of(), 0, Selection.EMPTY, false);
 
     public Hand {
         patterns = List.copyOf(patterns);

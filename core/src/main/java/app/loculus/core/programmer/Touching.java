@@ -78,10 +78,12 @@ public final class Touching {
 
     /** Sets attributes that were worked out together, without touching the rest of their mix. */
     public void setTogether(UnitId unit, Map<Attribute, ? extends AttributeValue> values) {
-        values.forEach((attribute, value) -> modeOf(unit).parameter(unit.cell(), attribute).ifPresent(p -> {
-            put(unit, p, Touched.byHand(value));
-            companions(unit, p);
-        }));
+        values.forEach((attribute, value) -> modeOf(unit)
+                .parameter(unit.cell(), attribute)
+                .ifPresent(p -> {
+                    put(unit, p, Touched.byHand(value));
+                    companions(unit, p);
+                }));
     }
 
     /** Sends every attribute of a kind to home, or all of them without a kind, and touches them. */
@@ -93,8 +95,9 @@ public final class Touching {
             boolean meant = kind.isEmpty() || profile.kindOf(function.attribute()) == kind.get();
             if (meant && (unit.cell() == 0 || channel.cell() == unit.cell())) {
                 UnitId home = new UnitId(unit.fixture(), channel.cell());
-                Parameter parameter =
-                        modeOf(home).parameter(home.cell(), function.attribute()).orElseThrow();
+                Parameter parameter = modeOf(home)
+                        .parameter(home.cell(), function.attribute())
+                        .orElseThrow();
                 put(home, parameter, Touched.byHand(new AttributeValue.Level(function.fractionOfDmx(channel.home()))));
                 any = true;
             }
@@ -122,7 +125,9 @@ public final class Touching {
     }
 
     private Fraction homeOf(UnitId unit, Parameter parameter) {
-        return parameter.function().fractionOfDmx(modeOf(unit).channelOf(parameter).home());
+        return parameter
+                .function()
+                .fractionOfDmx(modeOf(unit).channelOf(parameter).home());
     }
 
     private void companions(UnitId unit, Parameter parameter) {
@@ -141,7 +146,10 @@ public final class Touching {
         }
         return plain.plain(home, master.attribute(), held.value())
                 .flatMap(v -> v.in(master.function()))
-                .map(f -> follower.function().master().map(m -> inside(f, master, m.from(), m.to())).orElse(true))
+                .map(f -> follower.function()
+                        .master()
+                        .map(m -> inside(f, master, m.from(), m.to()))
+                        .orElse(true))
                 .orElse(false);
     }
 
@@ -159,7 +167,8 @@ public final class Touching {
     }
 
     private Map<Attribute, Touched> values(UnitId unit) {
-        return changed.computeIfAbsent(unit, u -> new LinkedHashMap<>(programmer.of(u).byAttribute()));
+        return changed.computeIfAbsent(
+                unit, u -> new LinkedHashMap<>(programmer.of(u).byAttribute()));
     }
 
     private Mode modeOf(UnitId unit) {

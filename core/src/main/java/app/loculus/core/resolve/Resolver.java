@@ -59,7 +59,8 @@ public final class Resolver {
         if (parameter == null) {
             return;
         }
-        Source source = value instanceof AttributeValue.Reference r ? new Source.FromPalette(r.palette()) : new Source.ByHand();
+        Source source =
+                value instanceof AttributeValue.Reference r ? new Source.FromPalette(r.palette()) : new Source.ByHand();
         plain(unit, attribute, value).ifPresent(plain -> {
             ChannelFunction function = plain.functionOf(mode, parameter);
             plain.in(function).ifPresent(f -> channels.set(parameter.channel(), new Resolved(function, f, source)));
@@ -86,7 +87,8 @@ public final class Resolver {
         for (int i = 0; i < channels.size() && !highlighted.isEmpty(); i++) {
             Channel channel = mode.channels().get(i);
             if (channel.highlight().isPresent()
-                    && (whole || channel.cell() > 0 && highlighted.contains(new UnitId(fixture.id(), channel.cell())))) {
+                    && (whole
+                            || channel.cell() > 0 && highlighted.contains(new UnitId(fixture.id(), channel.cell())))) {
                 channels.set(i, highlighted(channel, channel.highlight().getAsLong()));
             }
         }

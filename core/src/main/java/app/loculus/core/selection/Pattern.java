@@ -105,7 +105,8 @@ public sealed interface Pattern {
             List<Step> pairs = new ArrayList<>();
             int n = steps.size();
             for (int i = 0; i < (n + 1) / 2; i++) {
-                Stream<Step> pair = i == n - 1 - i ? Stream.of(steps.get(i)) : Stream.of(steps.get(i), steps.get(n - 1 - i));
+                Stream<Step> pair =
+                        i == n - 1 - i ? Stream.of(steps.get(i)) : Stream.of(steps.get(i), steps.get(n - 1 - i));
                 pairs.add(joined(pair));
             }
             return pairs;

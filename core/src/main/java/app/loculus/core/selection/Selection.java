@@ -18,8 +18,7 @@ public record Selection(List<Step> steps) {
 
     /** One step per unit, each unit at the place where it was named first. */
     public static Selection of(Collection<UnitId> units) {
-        return new Selection(
-                new LinkedHashSet<>(units).stream().map(Step::of).toList());
+        return new Selection(new LinkedHashSet<>(units).stream().map(Step::of).toList());
     }
 
     public List<UnitId> units() {

@@ -42,7 +42,10 @@ public record ApplyPalette(PaletteId palette, boolean asValues) implements ShowE
             }
         }
         if (followed == 0) {
-            throw Refusal.of("palette.nobody", "palette", "Nobody in hand follows " + applied + ": " + why(show, applied, units) + ".");
+            throw Refusal.of(
+                    "palette.nobody",
+                    "palette",
+                    "Nobody in hand follows " + applied + ": " + why(show, applied, units) + ".");
         }
         draft.setAll(touching.changed());
         tell(draft, applied, units);
@@ -51,7 +54,9 @@ public record ApplyPalette(PaletteId palette, boolean asValues) implements ShowE
     private void pickUp(Draft draft, Palette applied) {
         if (applied.units().isEmpty()) {
             throw Refusal.of(
-                    "selection.empty", "palette", "Nothing is in hand, and " + applied + " belongs to no fixture of its own.",
+                    "selection.empty",
+                    "palette",
+                    "Nothing is in hand, and " + applied + " belongs to no fixture of its own.",
                     WayOut.advice("Choose fixtures first."));
         }
         new Choose(Selection.of(applied.units())).on(draft);
@@ -61,7 +66,10 @@ public record ApplyPalette(PaletteId palette, boolean asValues) implements ShowE
     private static List<UnitId> units(Show show) {
         return show.hand().selection().units().stream()
                 .flatMap(u -> Touching.withCells(show.patch(), u).stream())
-                .filter(u -> !show.patch().modeOf(show.patch().get(u.fixture())).parameters(u.cell()).isEmpty())
+                .filter(u -> !show.patch()
+                        .modeOf(show.patch().get(u.fixture()))
+                        .parameters(u.cell())
+                        .isEmpty())
                 .distinct()
                 .toList();
     }
@@ -81,9 +89,11 @@ public record ApplyPalette(PaletteId palette, boolean asValues) implements ShowE
         Show show = draft.show();
         draft.say("Applies " + applied);
         for (ReachRow row : new Reach(show.patch(), show.answers(), units).of(applied)) {
-            String words = row.units() + " × " + show.profiles().get(row.profile()).name() + ": " + row.words()
-                    + row.difference().map(d -> ", " + d).orElse("");
-            boolean cellsFollow = show.profiles().get(row.profile()).mode(row.mode()).cells() > 0;
+            String words =
+                    row.units() + " × " + show.profiles().get(row.profile()).name() + ": " + row.words()
+                            + row.difference().map(d -> ", " + d).orElse("");
+            boolean cellsFollow =
+                    show.profiles().get(row.profile()).mode(row.mode()).cells() > 0;
             if (row.follows() != app.loculus.core.palette.Follows.NONE) {
                 draft.say(words);
             } else if (!cellsFollow) {

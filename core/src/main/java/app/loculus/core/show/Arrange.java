@@ -11,7 +11,8 @@ public record Arrange(Pattern pattern) implements ShowEdit {
         draft.held();
         Hand hand = draft.show().hand().arranged(pattern);
         draft.hold(hand);
-        draft.say(pattern.words() + ": " + hand.selection().size() + " of " + hand.base().size() + " in "
+        draft.say(pattern.words() + ": " + hand.selection().size() + " of "
+                + hand.base().size() + " in "
                 + Numbers.count(hand.selection().steps().size(), "step"));
     }
 }

@@ -27,9 +27,12 @@ public record DeleteFixtures(List<FixtureId> fixtures) implements ShowEdit {
         show.palettes().forEach(p -> leave(draft, p, units, losses));
         dropValues(draft, show, units);
         draft.hold(show.hand().without(gone));
-        fixtures.forEach(id -> draft.change(new Change.OfFixture(id, show.patch().find(id), java.util.Optional.empty())));
+        fixtures.forEach(
+                id -> draft.change(new Change.OfFixture(id, show.patch().find(id), java.util.Optional.empty())));
         draft.say("Deletes " + Numbers.count(fixtures.size(), "fixture")
-                + (losses.isEmpty() ? "; nothing else refers to them" : "; they drop out of " + String.join(", ", losses)));
+                + (losses.isEmpty()
+                        ? "; nothing else refers to them"
+                        : "; they drop out of " + String.join(", ", losses)));
     }
 
     private static void leave(Draft draft, Group group, Selection gone, List<String> losses) {
@@ -44,15 +47,14 @@ public record DeleteFixtures(List<FixtureId> fixtures) implements ShowEdit {
         Palette without = palette.without(units);
         if (!without.equals(palette)) {
             draft.put(without);
-            losses.add(palette + " (" + (palette.entries().size() - without.entries().size()) + " values)");
+            losses.add(palette + " ("
+                    + (palette.entries().size() - without.entries().size()) + " values)");
         }
     }
 
     private static void dropValues(Draft draft, Show show, List<UnitId> units) {
         Map<UnitId, UnitValues> dropped = new LinkedHashMap<>();
-        units.stream()
-                .filter(u -> !show.programmer().of(u).isEmpty())
-                .forEach(u -> dropped.put(u, UnitValues.NONE));
+        units.stream().filter(u -> !show.programmer().of(u).isEmpty()).forEach(u -> dropped.put(u, UnitValues.NONE));
         draft.setAll(dropped);
     }
 }

@@ -26,17 +26,22 @@ public record DeletePalette(PaletteId palette) implements ShowEdit {
         });
         draft.setAll(left);
         draft.remove(gone);
-        draft.say("Deletes " + gone + (left.isEmpty() ? "; nothing follows it" : "; " + Numbers.count(left.size(), "unit") + " keep its values as plain ones"));
+        draft.say("Deletes " + gone
+                + (left.isEmpty()
+                        ? "; nothing follows it"
+                        : "; " + Numbers.count(left.size(), "unit") + " keep its values as plain ones"));
     }
 
     private UnitValues plain(Show show, UnitId unit, UnitValues values) {
         Map<Attribute, Touched> out = new LinkedHashMap<>();
         values.byAttribute().forEach((attribute, touched) -> {
-            boolean follows = touched.value() instanceof AttributeValue.Reference r && r.palette().equals(palette);
+            boolean follows = touched.value() instanceof AttributeValue.Reference r
+                    && r.palette().equals(palette);
             if (!follows) {
                 out.put(attribute, touched);
             } else {
-                show.resolver().plain(unit, attribute, touched.value())
+                show.resolver()
+                        .plain(unit, attribute, touched.value())
                         .ifPresent(v -> out.put(attribute, new Touched(v, touched.touched(), touched.companion())));
             }
         });

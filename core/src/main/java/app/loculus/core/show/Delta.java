@@ -18,7 +18,8 @@ public record Delta(List<Change> changes) {
 
     /** What takes the edit back. */
     public Delta reversed() {
-        List<Change> back = new ArrayList<>(changes.stream().map(Change::reversed).toList());
+        List<Change> back =
+                new ArrayList<>(changes.stream().map(Change::reversed).toList());
         Collections.reverse(back);
         return new Delta(back);
     }

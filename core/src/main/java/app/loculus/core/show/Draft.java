@@ -108,7 +108,8 @@ public final class Draft {
 
     void setAll(Map<UnitId, UnitValues> values) {
         Show base = show();
-        values.forEach((unit, v) -> change(new Change.OfValues(unit, base.programmer().of(unit), v)));
+        values.forEach(
+                (unit, v) -> change(new Change.OfValues(unit, base.programmer().of(unit), v)));
     }
 
     /** Sets working values by the rules of touching, from what is set now. */

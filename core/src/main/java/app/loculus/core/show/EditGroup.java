@@ -13,7 +13,7 @@ public record EditGroup(GroupId group, Selection in, Selection out) implements S
         Group before = draft.show().group(group).orElseThrow();
         Selection after = before.content().selection().plus(in).minus(out);
         draft.put(before.holding(new GroupContent.Fixed(after)));
-        draft.say("Group " + before.number() + " “" + before.name() + "”: " + before.content().selection().size() + " → "
-                + Numbers.count(after.size(), "unit"));
+        draft.say("Group " + before.number() + " “" + before.name() + "”: "
+                + before.content().selection().size() + " → " + Numbers.count(after.size(), "unit"));
     }
 }

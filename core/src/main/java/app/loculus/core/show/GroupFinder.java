@@ -33,7 +33,12 @@ public final class GroupFinder {
         List<Group> groups = show.groups();
         String there = groups.isEmpty()
                 ? "No group has been recorded yet."
-                : "There are " + groups.stream().limit(8).map(g -> g.number() + " “" + g.name() + "”").collect(Collectors.joining(", ")) + ".";
+                : "There are "
+                        + groups.stream()
+                                .limit(8)
+                                .map(g -> g.number() + " “" + g.name() + "”")
+                                .collect(Collectors.joining(", "))
+                        + ".";
         return Refusal.of("group.unknown", "group", "There is no " + wanted + ".", WayOut.advice(there));
     }
 }

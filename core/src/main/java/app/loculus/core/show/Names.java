@@ -12,7 +12,10 @@ final class Names {
     static String checked(String name) {
         if (name.isBlank() || name.length() > LONGEST) {
             throw Refusal.of(
-                    "name.length", "name", "A name has 1 to " + LONGEST + " characters; this one has " + name.strip().length() + ".");
+                    "name.length",
+                    "name",
+                    "A name has 1 to " + LONGEST + " characters; this one has "
+                            + name.strip().length() + ".");
         }
         return name;
     }

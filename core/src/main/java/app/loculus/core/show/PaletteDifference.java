@@ -46,7 +46,8 @@ final class PaletteDifference {
                 tally[1]++;
             }
         });
-        tally[2] += (int) before.keySet().stream().filter(a -> !after.containsKey(a)).count();
+        tally[2] += (int)
+                before.keySet().stream().filter(a -> !after.containsKey(a)).count();
     }
 
     /** Global entries that a narrower one of the same attribute now hides from someone. */

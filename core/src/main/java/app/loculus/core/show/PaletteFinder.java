@@ -42,7 +42,12 @@ public final class PaletteFinder {
         List<Palette> there = of(show, kind);
         String words = there.isEmpty()
                 ? "No " + kind.word() + " palette has been recorded yet."
-                : "There are " + there.stream().limit(8).map(p -> p.number() + " “" + p.name() + "”").collect(Collectors.joining(", ")) + ".";
+                : "There are "
+                        + there.stream()
+                                .limit(8)
+                                .map(p -> p.number() + " “" + p.name() + "”")
+                                .collect(Collectors.joining(", "))
+                        + ".";
         return Refusal.of("palette.unknown", "palette", "There is no " + wanted + ".", WayOut.advice(words));
     }
 }

@@ -105,8 +105,7 @@ public record PatchFixtures(
     private Fixture created(int number, FixtureId id) {
         Profiles.Type t = type.orElseThrow();
         String name = t.profile().name() + " " + number;
-        return new Fixture(
-                id, number, name, t.profile().id(), t.mode().name(), List.of(), Optional.empty(), "", "");
+        return new Fixture(id, number, name, t.profile().id(), t.mode().name(), List.of(), Optional.empty(), "", "");
     }
 
     private void land(Draft draft, List<Fixture> fixtures) {
@@ -122,12 +121,15 @@ public record PatchFixtures(
         all.addAll(taken);
         tell(draft, known, landed, run);
         taken.forEach(f -> draft.warn(Problem.warning(
-                "patch.taken", "address", "Fixture " + f.number() + " loses that address" + (f.patched() ? "." : " and is unpatched."))));
+                "patch.taken",
+                "address",
+                "Fixture " + f.number() + " loses that address" + (f.patched() ? "." : " and is unpatched."))));
         draft.putAll(all);
     }
 
     private Patch withTypes(Patch patch) {
-        return type.map(t -> patch.changed(patch.profiles().with(t.profile()), List.of(), List.of())).orElse(patch);
+        return type.map(t -> patch.changed(patch.profiles().with(t.profile()), List.of(), List.of()))
+                .orElse(patch);
     }
 
     private static List<Fixture> unpatched(Patch patch, List<Fixture> fixtures) {
@@ -140,8 +142,9 @@ public record PatchFixtures(
     private Fixture landing(Patch patch, Fixture fixture, RunOn run) {
         List<PatchedAddress> addresses = new ArrayList<>(also ? fixture.addresses() : List.of());
         Mode mode = patch.modeOf(fixture);
-        mode.footprint().forEach((number, slots) ->
-                addresses.add(new PatchedAddress(number, run.take(slots), clashing == Clashing.SHARE)));
+        mode.footprint()
+                .forEach((number, slots) ->
+                        addresses.add(new PatchedAddress(number, run.take(slots), clashing == Clashing.SHARE)));
         return fixture.at(addresses);
     }
 
@@ -164,14 +167,18 @@ public record PatchFixtures(
     private void settle(Claim wanted, Claim other, Map<FixtureId, Fixture> losing, Problems problems) {
         if (clashing == Clashing.TAKE_OVER) {
             Fixture loser = losing.getOrDefault(other.fixture().id(), other.fixture());
-            List<PatchedAddress> kept = loser.addresses().stream().filter(a -> !a.equals(other.at())).toList();
+            List<PatchedAddress> kept = loser.addresses().stream()
+                    .filter(a -> !a.equals(other.at()))
+                    .toList();
             losing.put(loser.id(), loser.at(kept));
-        } else if (clashing == Clashing.REFUSE && !(wanted.at().shared() || other.at().shared())) {
+        } else if (clashing == Clashing.REFUSE
+                && !(wanted.at().shared() || other.at().shared())) {
             problems.add(Problem.refusal(
                     "patch.clash",
                     "address",
                     "Fixture " + wanted.fixture().number() + " would need " + wanted.span() + ", but "
-                            + other.fixture().number() + " “" + other.fixture().name() + "” holds " + other.span() + "."));
+                            + other.fixture().number() + " “" + other.fixture().name() + "” holds " + other.span()
+                            + "."));
         }
     }
 
@@ -223,7 +230,9 @@ public record PatchFixtures(
     /** This edit as the line would write it, at another start. */
     private String line(Optional<Address> at) {
         return "patch " + Numbers.text(numbers)
-                + type.map(t -> " as \"" + t.profile().fullName() + " / " + t.mode().name() + "\"").orElse("")
+                + type.map(t -> " as \"" + t.profile().fullName() + " / "
+                                + t.mode().name() + "\"")
+                        .orElse("")
                 + at.map(a -> " at " + a).orElse("")
                 + (gap > 0 ? " gap " + gap : "")
                 + (also ? " also" : "");
@@ -234,7 +243,9 @@ public record PatchFixtures(
                 .flatMap(f -> patch.claimsOf(f).stream().filter(c -> isNew(patch, c)))
                 .toList();
         draft.say(landed.size() + " × " + slots(patch, landed) + " · " + Spans.text(claims));
-        run.crossings().forEach(a -> draft.say("Runs on into universe " + a.universe() + ": a footprint never straddles two universes."));
+        run.crossings()
+                .forEach(a -> draft.say(
+                        "Runs on into universe " + a.universe() + ": a footprint never straddles two universes."));
     }
 
     private boolean isNew(Patch patch, Claim claim) {

@@ -45,7 +45,10 @@ public record PlaceFixtures(Map<FixtureId, Vector3> places) implements ShowEdit 
         Stream.of(place.x(), place.y(), place.z()).forEach(metres -> {
             if (!(Math.abs(metres) <= FURTHEST)) {
                 throw Refusal.of(
-                        "patch.place", "place", Decimal.text(metres, 2) + " m is further than " + Decimal.text(FURTHEST, 0) + " m from the origin.");
+                        "patch.place",
+                        "place",
+                        Decimal.text(metres, 2) + " m is further than " + Decimal.text(FURTHEST, 0)
+                                + " m from the origin.");
             }
         });
     }

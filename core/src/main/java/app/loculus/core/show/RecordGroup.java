@@ -26,7 +26,8 @@ public record RecordGroup(Optional<Integer> number, Optional<String> name, boole
         String called = name.or(() -> existing.map(Group::name)).orElse("Group " + into);
         draft.put(new Group(id, into, called, new GroupContent.Fixed(selection)));
         draft.say((existing.isPresent() ? "Replaces" : "Records") + " group " + into + " “" + called + "”: "
-                + Numbers.count(selection.size(), "unit") + " in " + Numbers.count(selection.steps().size(), "step"));
+                + Numbers.count(selection.size(), "unit") + " in "
+                + Numbers.count(selection.steps().size(), "step"));
     }
 
     /** The lowest number no group has. */
@@ -42,9 +43,13 @@ public record RecordGroup(Optional<Integer> number, Optional<String> name, boole
         String called = name.map(n -> " \"" + n + "\"").orElse("");
         int free = nextFree(show);
         throw Refusal.of(
-                "group.exists", "group",
-                "Group " + existing.number() + " is “" + existing.name() + "” with " + Numbers.count(existing.content().selection().size(), "unit") + ".",
-                WayOut.line("Replace group " + existing.number(), "record group " + existing.number() + called + " replace"),
+                "group.exists",
+                "group",
+                "Group " + existing.number() + " is “" + existing.name() + "” with "
+                        + Numbers.count(existing.content().selection().size(), "unit") + ".",
+                WayOut.line(
+                        "Replace group " + existing.number(),
+                        "record group " + existing.number() + called + " replace"),
                 WayOut.line("Record as " + free, "record group " + free + called));
     }
 }

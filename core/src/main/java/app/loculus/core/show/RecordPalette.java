@@ -59,7 +59,9 @@ public record RecordPalette(
         List<Contribution> contributions = contributions(draft);
         if (contributions.isEmpty()) {
             throw Refusal.of(
-                    "palette.nothing", "palette", "Nothing of " + kind.word() + " has been touched, so there is nothing to record.",
+                    "palette.nothing",
+                    "palette",
+                    "Nothing of " + kind.word() + " has been touched, so there is nothing to record.",
                     WayOut.advice("Set a " + kind.word() + " first; values at home are not recorded."));
         }
         Recorded recorded = Recorder.record(kind, scope, contributions);
@@ -77,21 +79,30 @@ public record RecordPalette(
     }
 
     private Palette created(Show show, int into, Recorded recorded) {
-        String called = name.map(Names::checked).orElse(kind.word().substring(0, 1).toUpperCase(java.util.Locale.ROOT) + kind.word().substring(1) + " " + into);
+        String called = name.map(Names::checked)
+                .orElse(kind.word().substring(0, 1).toUpperCase(java.util.Locale.ROOT)
+                        + kind.word().substring(1) + " " + into);
         return new Palette(show.nextPaletteId(), kind, into, called, recorded.intent(), recorded.entries());
     }
 
     private void refuse(Show show, Palette existing, Recorded recorded) {
-        String line = "record " + kind.word() + " " + existing.number() + name.map(n -> " \"" + n + "\"").orElse("")
+        String line = "record " + kind.word() + " " + existing.number()
+                + name.map(n -> " \"" + n + "\"").orElse("")
                 + scope.map(s -> " " + s.words()).orElse("");
         throw Refusal.of(
-                "palette.exists", "palette",
+                "palette.exists",
+                "palette",
                 existing + " exists already; say what shall become of it.",
-                WayOut.line("Merge: " + PaletteDifference.words(show, existing, existing.merged(recorded)), line + " merge"),
-                WayOut.line("Replace: " + PaletteDifference.words(show, existing, existing.replaced(recorded)), line + " replace"));
+                WayOut.line(
+                        "Merge: " + PaletteDifference.words(show, existing, existing.merged(recorded)),
+                        line + " merge"),
+                WayOut.line(
+                        "Replace: " + PaletteDifference.words(show, existing, existing.replaced(recorded)),
+                        line + " replace"));
     }
 
-    private void tell(Draft draft, Optional<Palette> before, Palette after, Recorded recorded, List<Contribution> contributions) {
+    private void tell(
+            Draft draft, Optional<Palette> before, Palette after, Recorded recorded, List<Contribution> contributions) {
         draft.say((before.isPresent() ? (onto == Onto.MERGE ? "Merges into " : "Replaces ") : "Records ") + after + ", "
                 + recorded.scope().words() + ", from " + Numbers.count(contributions.size(), "unit"));
         draft.say(PaletteDifference.words(draft.show(), before.orElse(null), after));
@@ -113,7 +124,8 @@ public record RecordPalette(
         }
         if (!stacking.isEmpty()) {
             draft.warn(Problem.warning(
-                    "palette.wheel", "palette",
+                    "palette.wheel",
+                    "palette",
                     "The colour wheel of " + String.join(", ", stacking) + " is left out and would stack on the mix.",
                     WayOut.advice("Record with “close wheel” to keep it open white.")));
         }
@@ -126,10 +138,13 @@ public record RecordPalette(
         Map<Attribute, AttributeValue> values = new LinkedHashMap<>();
         Set<Attribute> companions = new LinkedHashSet<>();
         boolean any = false;
-        for (Map.Entry<Attribute, Touched> set : show.programmer().of(unit).byAttribute().entrySet()) {
+        for (Map.Entry<Attribute, Touched> set :
+                show.programmer().of(unit).byAttribute().entrySet()) {
             boolean ofKind = profile.kindOf(set.getKey()) == kind || kind == Kind.COMBINED;
             if (set.getValue().touched() && (ofKind || set.getValue().companion())) {
-                show.resolver().plain(unit, set.getKey(), set.getValue().value()).ifPresent(v -> values.put(set.getKey(), v));
+                show.resolver()
+                        .plain(unit, set.getKey(), set.getValue().value())
+                        .ifPresent(v -> values.put(set.getKey(), v));
                 if (!ofKind) {
                     companions.add(set.getKey());
                 }
@@ -140,27 +155,42 @@ public record RecordPalette(
             return Optional.empty();
         }
         wheel(show, fixture, unit, values, companions, stacking);
-        return Optional.of(new Contribution(unit, show.label(unit), profile.id(), values, companions, shown(show, fixture, unit)));
+        return Optional.of(
+                new Contribution(unit, show.label(unit), profile.id(), values, companions, shown(show, fixture, unit)));
     }
 
     private void wheel(
-            Show show, Fixture fixture, UnitId unit, Map<Attribute, AttributeValue> values, Set<Attribute> companions, Set<String> stacking) {
+            Show show,
+            Fixture fixture,
+            UnitId unit,
+            Map<Attribute, AttributeValue> values,
+            Set<Attribute> companions,
+            Set<String> stacking) {
         Mode mode = show.patch().modeOf(fixture);
         boolean mixRecorded = values.keySet().stream().anyMatch(Attribute::isMix);
-        mode.colours(unit.cell()).wheel().filter(w -> mixRecorded && !values.containsKey(w.attribute())).ifPresent(w -> {
-            if (closeWheel) {
-                Parameter parameter = mode.parameter(unit.cell(), w.attribute()).orElseThrow();
-                values.put(w.attribute(), new AttributeValue.Level(parameter.function().homeFraction()));
-                companions.add(w.attribute());
-            } else {
-                stacking.add(show.patch().profileOf(fixture).name());
-            }
-        });
+        mode.colours(unit.cell())
+                .wheel()
+                .filter(w -> mixRecorded && !values.containsKey(w.attribute()))
+                .ifPresent(w -> {
+                    if (closeWheel) {
+                        Parameter parameter =
+                                mode.parameter(unit.cell(), w.attribute()).orElseThrow();
+                        values.put(
+                                w.attribute(),
+                                new AttributeValue.Level(parameter.function().homeFraction()));
+                        companions.add(w.attribute());
+                    } else {
+                        stacking.add(show.patch().profileOf(fixture).name());
+                    }
+                });
     }
 
     private static Optional<app.loculus.core.colour.Chromaticity> shown(Show show, Fixture fixture, UnitId unit) {
         List<Resolved> channels = show.resolver().resolve(fixture);
-        return new ShownColour(show.patch().modeOf(fixture), unit.cell(), p -> channels.get(p.channel()).fraction())
+        return new ShownColour(
+                        show.patch().modeOf(fixture),
+                        unit.cell(),
+                        p -> channels.get(p.channel()).fraction())
                 .light()
                 .flatMap(Tristimulus::chromaticity);
     }

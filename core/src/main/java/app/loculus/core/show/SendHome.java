@@ -17,9 +17,13 @@ public record SendHome(Optional<Kind> kind) implements ShowEdit {
             sent += touching.home(unit, kind) ? 1 : 0;
         }
         if (sent == 0) {
-            throw Refusal.of("value.nobody", "kind", "Nothing in hand has anything of " + kind.map(Kind::word).orElse("its own") + ".");
+            throw Refusal.of(
+                    "value.nobody",
+                    "kind",
+                    "Nothing in hand has anything of " + kind.map(Kind::word).orElse("its own") + ".");
         }
         draft.setAll(touching.changed());
-        draft.say("Sends " + kind.map(Kind::word).orElse("everything") + " of " + Numbers.count(sent, "unit") + " home");
+        draft.say(
+                "Sends " + kind.map(Kind::word).orElse("everything") + " of " + Numbers.count(sent, "unit") + " home");
     }
 }

@@ -26,7 +26,8 @@ public record SetColour(Chromaticity colour) implements ShowEdit {
                         .answer(show.patch().modeOf(fixture), unit.cell(), colour)
                         .ifPresent(answer -> {
                             touching.setTogether(unit, levels(answer));
-                            byType.computeIfAbsent(show.patch().profileOf(fixture).name(), t -> new Tally())
+                            byType.computeIfAbsent(
+                                            show.patch().profileOf(fixture).name(), t -> new Tally())
                                     .count(answer);
                         });
             }
@@ -36,7 +37,8 @@ public record SetColour(Chromaticity colour) implements ShowEdit {
         }
         draft.setAll(touching.changed());
         draft.say("Colour " + colour);
-        byType.forEach((type, tally) -> draft.say(tally.units + " × " + type + ": " + tally.answer.way() + ", " + tally.answer.difference()));
+        byType.forEach((type, tally) ->
+                draft.say(tally.units + " × " + type + ": " + tally.answer.way() + ", " + tally.answer.difference()));
     }
 
     private static final class Tally {
@@ -45,7 +47,8 @@ public record SetColour(Chromaticity colour) implements ShowEdit {
 
         void count(ColourAnswer next) {
             units++;
-            boolean worse = answer == null || next.difference().deltaUv() > answer.difference().deltaUv();
+            boolean worse = answer == null
+                    || next.difference().deltaUv() > answer.difference().deltaUv();
             answer = worse ? next : answer;
         }
     }

@@ -49,8 +49,10 @@ public record SetSpread(String word, Spread spread, Amount amount, Optional<Stri
         }
         draft.setAll(touching.changed());
         draft.say(labels.get(0) + " " + text() + " for " + Numbers.count(labels.size(), "unit"));
-        without.forEach((type, units) -> draft.warn(
-                Problem.warning("value.without", "attribute", units + " × " + type + " " + lack() + " and " + (units == 1 ? "stays" : "stay") + " as they are.")));
+        without.forEach((type, units) -> draft.warn(Problem.warning(
+                "value.without",
+                "attribute",
+                units + " × " + type + " " + lack() + " and " + (units == 1 ? "stays" : "stay") + " as they are.")));
     }
 
     private String lack() {
@@ -59,7 +61,9 @@ public record SetSpread(String word, Spread spread, Amount amount, Optional<Stri
 
     private String text() {
         return name.map(n -> "“" + n + "”")
-                .orElseGet(() -> spread.points().stream().map(p -> Decimal.text(p, 2)).collect(Collectors.joining(" → ")) + suffix());
+                .orElseGet(() ->
+                        spread.points().stream().map(p -> Decimal.text(p, 2)).collect(Collectors.joining(" → "))
+                                + suffix());
     }
 
     private String suffix() {

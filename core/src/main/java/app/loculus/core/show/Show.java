@@ -151,11 +151,13 @@ public final class Show {
     }
 
     GroupId nextGroupId() {
-        return new GroupId(groups.keySet().stream().mapToInt(GroupId::value).max().orElse(0) + 1);
+        return new GroupId(
+                groups.keySet().stream().mapToInt(GroupId::value).max().orElse(0) + 1);
     }
 
     PaletteId nextPaletteId() {
-        return new PaletteId(palettes.keySet().stream().mapToInt(PaletteId::value).max().orElse(0) + 1);
+        return new PaletteId(
+                palettes.keySet().stream().mapToInt(PaletteId::value).max().orElse(0) + 1);
     }
 
     @Override

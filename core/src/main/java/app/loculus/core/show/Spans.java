@@ -33,7 +33,8 @@ final class Spans {
                 runs.add(new Run(claim.universe(), claim.first(), claim.last()));
             }
         }
-        String listed = String.join(", then ", runs.stream().limit(MOST_LISTED).map(Run::text).toList());
+        String listed = String.join(
+                ", then ", runs.stream().limit(MOST_LISTED).map(Run::text).toList());
         return runs.size() > MOST_LISTED ? listed + " and " + (runs.size() - MOST_LISTED) + " more runs" : listed;
     }
 }

@@ -15,11 +15,17 @@ public record StepShare(int by) implements ShowEdit {
     public void on(Draft draft) {
         Hand hand = draft.show().hand();
         if (hand.base().isEmpty()) {
-            throw Refusal.of("selection.empty", "selection", "There is nothing to step through.", WayOut.advice("Choose fixtures first."));
+            throw Refusal.of(
+                    "selection.empty",
+                    "selection",
+                    "There is nothing to step through.",
+                    WayOut.advice("Choose fixtures first."));
         }
         Hand next = hand.shares() > 1
                 ? hand.stepped(by)
-                : hand.arranged(new app.loculus.core.selection.Pattern.EveryNth(hand.base().steps().size(), by > 0 ? 1 : hand.base().steps().size()));
+                : hand.arranged(new app.loculus.core.selection.Pattern.EveryNth(
+                        hand.base().steps().size(),
+                        by > 0 ? 1 : hand.base().steps().size()));
         draft.hold(next);
         draft.say("Share " + (next.share() + 1) + " of " + next.shares());
     }

@@ -31,14 +31,23 @@ public record TakeIn(List<NewFixture> fixtures) implements ShowEdit {
         public List<PatchedAddress> addresses() {
             List<PatchedAddress> all = new ArrayList<>();
             address.map(a -> new RunOn(a, 0))
-                    .ifPresent(run -> type.mode().footprint().forEach((number, slots) ->
-                            all.add(new PatchedAddress(number, run.take(slots), shared))));
+                    .ifPresent(run -> type.mode()
+                            .footprint()
+                            .forEach((number, slots) -> all.add(new PatchedAddress(number, run.take(slots), shared))));
             return all;
         }
 
         Fixture fixture(FixtureId id) {
             return new Fixture(
-                    id, number, name, type.profile().id(), type.mode().name(), addresses(), Optional.empty(), position, purpose);
+                    id,
+                    number,
+                    name,
+                    type.profile().id(),
+                    type.mode().name(),
+                    addresses(),
+                    Optional.empty(),
+                    position,
+                    purpose);
         }
     }
 

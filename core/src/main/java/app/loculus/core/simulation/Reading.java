@@ -66,6 +66,7 @@ final class Reading {
     }
 
     double physical(Channel channel, ChannelFunction function) {
-        return function.physicalFrom() * (1 - share(channel, function)) + function.physicalTo() * share(channel, function);
+        return function.physicalFrom() * (1 - share(channel, function))
+                + function.physicalTo() * share(channel, function);
     }
 }

@@ -76,11 +76,17 @@ public final class SimulatedFixture {
         boolean additive = !levels.isEmpty();
         Tristimulus source = additive ? sum(levels) : filtered(reading, cell, mode.lamp());
         Tristimulus hue = throughWheels(reading, cell, source);
-        double strongest = additive ? levels.values().stream().mapToDouble(d -> d).max().orElse(0) : lamp(reading);
+        double strongest =
+                additive ? levels.values().stream().mapToDouble(d -> d).max().orElse(0) : lamp(reading);
         return new CellLight(
-                cell, gate * strongest, hue.times(gate), hue,
-                physical(reading, cell, Attribute.PAN), physical(reading, cell, Attribute.TILT),
-                physical(reading, cell, Attribute.ZOOM), gobo(reading));
+                cell,
+                gate * strongest,
+                hue.times(gate),
+                hue,
+                physical(reading, cell, Attribute.PAN),
+                physical(reading, cell, Attribute.TILT),
+                physical(reading, cell, Attribute.ZOOM),
+                gobo(reading));
     }
 
     /** 1 for a fixture with a lamp; 0 for one that nothing dims or shuts, such as a hazer. */
@@ -98,7 +104,9 @@ public final class SimulatedFixture {
             if (channel.cell() == cell && channel.attribute().isAdditive()) {
                 levels.put(
                         channel.attribute(),
-                        reading.active(channel).map(f -> reading.share(channel, f)).orElse(0.0));
+                        reading.active(channel)
+                                .map(f -> reading.share(channel, f))
+                                .orElse(0.0));
             }
         }
         return levels;
@@ -107,7 +115,8 @@ public final class SimulatedFixture {
     private Tristimulus sum(Map<Attribute, Double> levels) {
         Tristimulus total = Tristimulus.DARK;
         for (Map.Entry<Attribute, Double> level : levels.entrySet()) {
-            total = total.plus(emitters.getOrDefault(level.getKey(), Tristimulus.DARK).times(level.getValue()));
+            total = total.plus(
+                    emitters.getOrDefault(level.getKey(), Tristimulus.DARK).times(level.getValue()));
         }
         return total;
     }
@@ -121,8 +130,7 @@ public final class SimulatedFixture {
             return white;
         }
         LinearRgb lamp = LinearRgb.of(white);
-        return new LinearRgb(
-                        lamp.red() * (1 - cyan), lamp.green() * (1 - magenta), lamp.blue() * (1 - yellow))
+        return new LinearRgb(lamp.red() * (1 - cyan), lamp.green() * (1 - magenta), lamp.blue() * (1 - yellow))
                 .toTristimulus();
     }
 
@@ -199,7 +207,8 @@ public final class SimulatedFixture {
             light = light.plus(cell.light().times(1.0 / cells.size()));
             hue = hue.plus(cell.hue().times(1.0 / cells.size()));
         }
-        double intensity = cells.stream().mapToDouble(CellLight::intensity).max().orElse(0);
+        double intensity =
+                cells.stream().mapToDouble(CellLight::intensity).max().orElse(0);
         return new CellLight(
                 0, intensity, light, hue, whole.panDegrees(), whole.tiltDegrees(), whole.beamDegrees(), whole.gobo());
     }

@@ -26,7 +26,10 @@ public record DmxValue(long value, int octets, boolean shifted) {
         if (!form.matches()) {
             throw Refusal.of("unit.dmx", "DMX value", "“" + text + "” is no DMX value such as 128/1.");
         }
-        return new DmxValue(Long.parseLong(form.group(1)), Integer.parseInt(form.group(2)), !form.group(3).isEmpty());
+        return new DmxValue(
+                Long.parseLong(form.group(1)),
+                Integer.parseInt(form.group(2)),
+                !form.group(3).isEmpty());
     }
 
     /** The same value in another resolution: mirrored or shifted when widened, low octets dropped when narrowed. */

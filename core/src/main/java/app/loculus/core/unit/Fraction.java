@@ -14,7 +14,10 @@ public record Fraction(double value) implements Comparable<Fraction> {
 
     public Fraction {
         if (!(value >= 0 && value <= 1)) {
-            throw Refusal.of("unit.fraction", "level", "A level of " + Decimal.text(value * 100, 2) + " % is outside 0 to 100 %.");
+            throw Refusal.of(
+                    "unit.fraction",
+                    "level",
+                    "A level of " + Decimal.text(value * 100, 2) + " % is outside 0 to 100 %.");
         }
     }
 

@@ -11,10 +11,7 @@ public record Kelvin(double value) {
 
     public Kelvin {
         if (!(value >= 1667 && value <= 25000)) {
-            throw Refusal.of(
-                    "unit.kelvin",
-                    "temperature",
-                    Decimal.text(value, 0) + " K is outside 1667 to 25000 K.");
+            throw Refusal.of("unit.kelvin", "temperature", Decimal.text(value, 0) + " K is outside 1667 to 25000 K.");
         }
     }
 

@@ -3,7 +3,6 @@ package app.loculus.core.value;
 import app.loculus.core.colour.Chromaticity;
 import app.loculus.core.colour.ColourDifference;
 import app.loculus.core.colour.Mix;
-import app.loculus.core.colour.SubtractiveMixer;
 import app.loculus.core.colour.WheelMatcher;
 import app.loculus.core.profile.AdditiveSystem;
 import app.loculus.core.profile.Attribute;
@@ -86,12 +85,16 @@ public final class ColourAnswers {
 
     private static ColourAnswer bySlot(Question question, WheelSystem wheel, WheelMatcher.Slot slot) {
         Map<Attribute, Fraction> levels = new LinkedHashMap<>();
-        question.mode.colours(question.cell).subtractive().ifPresent(s -> FLAGS.forEach(f -> levels.put(f, Fraction.ZERO)));
+        question.mode
+                .colours(question.cell)
+                .subtractive()
+                .ifPresent(s -> FLAGS.forEach(f -> levels.put(f, Fraction.ZERO)));
         for (AdditiveSystem system : question.mode.colours(question.cell).additive()) {
             system.attributes().forEach(a -> levels.put(a, home(question, a)));
         }
         Parameter parameter = parameter(question, wheel.attribute());
-        long middle = parameter.function().rangeOfSlot(slot.number()).orElseThrow().middle();
+        long middle =
+                parameter.function().rangeOfSlot(slot.number()).orElseThrow().middle();
         levels.put(wheel.attribute(), parameter.function().fractionOfDmx(middle));
         Chromaticity shown = slot.light().chromaticity().orElse(Chromaticity.D65);
         ColourDifference difference = shown.differenceTo(question.target);

@@ -47,7 +47,9 @@ public final class ShownColour {
     }
 
     private boolean works(AdditiveSystem system) {
-        return system.attributes().stream().allMatch(a -> parameter(a).function().master().map(this::inRange).orElse(true));
+        return system.attributes().stream()
+                .allMatch(
+                        a -> parameter(a).function().master().map(this::inRange).orElse(true));
     }
 
     private boolean inRange(ModeMaster master) {
@@ -74,13 +76,19 @@ public final class ShownColour {
 
     private Tristimulus throughWheel(WheelSystem wheel, Tristimulus light) {
         Parameter parameter = parameter(wheel.attribute());
-        int slot = parameter.function().rangeAt(levels.apply(parameter)).map(NamedRange::wheelSlot).orElse(0);
+        int slot = parameter
+                .function()
+                .rangeAt(levels.apply(parameter))
+                .map(NamedRange::wheelSlot)
+                .orElse(0);
         Tristimulus lamp = mode.lamp();
         return wheel.slots().stream()
                 .filter(s -> s.number() == slot)
                 .findFirst()
                 .map(s -> new Tristimulus(
-                        s.light().x() / lamp.x() * OPEN.x(), s.light().y() / lamp.y() * OPEN.y(), s.light().z() / lamp.z() * OPEN.z()))
+                        s.light().x() / lamp.x() * OPEN.x(),
+                        s.light().y() / lamp.y() * OPEN.y(),
+                        s.light().z() / lamp.z() * OPEN.z()))
                 .map(filter -> LampLight.through(light, filter))
                 .orElse(light);
     }

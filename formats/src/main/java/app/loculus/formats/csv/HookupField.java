@@ -7,7 +7,20 @@ import java.util.Optional;
 
 /** What a column of a hookup can hold, with the headers people give it. */
 public enum HookupField {
-    NUMBER("number", "no", "nr", "num", "fixture", "fixture no", "fixture number", "unit", "channel", "chan", "ch", "id", "#"),
+    NUMBER(
+            "number",
+            "no",
+            "nr",
+            "num",
+            "fixture",
+            "fixture no",
+            "fixture number",
+            "unit",
+            "channel",
+            "chan",
+            "ch",
+            "id",
+            "#"),
     NAME("name", "label", "title", "fixture name"),
     PROFILE("profile", "type", "fixture type", "instrument", "instrument type", "model", "kind"),
     MODE("mode", "dmx mode", "personality"),
@@ -22,7 +35,8 @@ public enum HookupField {
     }
 
     public static Optional<HookupField> recognise(String header) {
-        String plain = header.strip().toLowerCase(Locale.ROOT).replaceAll("[.:]$", "").replaceAll("\\s+", " ");
+        String plain =
+                header.strip().toLowerCase(Locale.ROOT).replaceAll("[.:]$", "").replaceAll("\\s+", " ");
         return Arrays.stream(values()).filter(f -> f.headers.contains(plain)).findFirst();
     }
 }

@@ -40,18 +40,30 @@ public final class HookupReader {
      */
     public static Read read(String text, Map<String, Optional<HookupField>> mapping) {
         if (text.length() > LONGEST) {
-            throw Refusal.of("csv.large", "file", "The file has " + text.length() + " characters; at most " + LONGEST + " are read.");
+            throw Refusal.of(
+                    "csv.large",
+                    "file",
+                    "The file has " + text.length() + " characters; at most " + LONGEST + " are read.");
         }
         String clean = text.startsWith("\uFEFF") ? text.substring(1) : text;
         if (clean.isBlank()) {
-            throw Refusal.of("csv.empty", "file", "The file is empty.", WayOut.advice("The first row must hold the headers."));
+            throw Refusal.of(
+                    "csv.empty", "file", "The file is empty.", WayOut.advice("The first row must hold the headers."));
         }
         try (CSVParser parser = CSVParser.parse(new StringReader(clean), format(clean))) {
             return read(parser, mapping);
         } catch (IOException | UncheckedIOException e) {
-            throw Refusal.of("csv.form", "file", "The table cannot be read: " + e.getMessage(), WayOut.advice("Look for a quotation mark that is not closed."));
+            throw Refusal.of(
+                    "csv.form",
+                    "file",
+                    "The table cannot be read: " + e.getMessage(),
+                    WayOut.advice("Look for a quotation mark that is not closed."));
         } catch (IllegalArgumentException e) {
-            throw Refusal.of("csv.headers", "line 1", "The headers cannot be read: " + e.getMessage(), WayOut.advice("Every column needs a name of its own."));
+            throw Refusal.of(
+                    "csv.headers",
+                    "line 1",
+                    "The headers cannot be read: " + e.getMessage(),
+                    WayOut.advice("Every column needs a name of its own."));
         }
     }
 
@@ -63,7 +75,8 @@ public final class HookupReader {
                 separator = candidate;
             }
         }
-        return CSVFormat.DEFAULT.builder()
+        return CSVFormat.DEFAULT
+                .builder()
                 .setDelimiter(separator)
                 .setHeader()
                 .setSkipHeaderRecord(true)
@@ -78,19 +91,28 @@ public final class HookupReader {
 
     private static Read read(CSVParser parser, Map<String, Optional<HookupField>> mapping) {
         Map<String, Optional<HookupField>> headers = new LinkedHashMap<>();
-        parser.getHeaderNames().forEach(h -> headers.put(h, mapping.containsKey(h) ? mapping.get(h) : HookupField.recognise(h)));
+        parser.getHeaderNames()
+                .forEach(h -> headers.put(h, mapping.containsKey(h) ? mapping.get(h) : HookupField.recognise(h)));
         Map<HookupField, String> columns = columns(headers);
         if (!columns.containsKey(HookupField.NUMBER) && mapping.isEmpty()) {
             return new Read(headers, samples(parser, headers), List.of());
         }
         if (!columns.containsKey(HookupField.NUMBER) || !columns.containsKey(HookupField.PROFILE)) {
-            throw Refusal.of("csv.columns", "line 1", "No column holds the fixture number and the profile.", WayOut.advice("Say which columns do; the headers are " + String.join(", ", headers.keySet()) + "."));
+            throw Refusal.of(
+                    "csv.columns",
+                    "line 1",
+                    "No column holds the fixture number and the profile.",
+                    WayOut.advice(
+                            "Say which columns do; the headers are " + String.join(", ", headers.keySet()) + "."));
         }
         List<HookupRow> rows = new ArrayList<>();
         Map<String, String> samples = new LinkedHashMap<>();
         for (CSVRecord record : parser) {
             if (rows.size() >= MOST_ROWS) {
-                throw Refusal.of("csv.rows", "line " + parser.getCurrentLineNumber(), "More than " + MOST_ROWS + " rows are not read.");
+                throw Refusal.of(
+                        "csv.rows",
+                        "line " + parser.getCurrentLineNumber(),
+                        "More than " + MOST_ROWS + " rows are not read.");
             }
             headers.keySet().forEach(h -> samples.putIfAbsent(h, value(record, h)));
             rows.add(row((int) parser.getCurrentLineNumber(), record, columns));

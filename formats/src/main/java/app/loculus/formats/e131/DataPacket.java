@@ -15,7 +15,14 @@ import java.util.UUID;
  * @param slots 0 to 512 of them, unsigned octets
  */
 public record DataPacket(
-        UUID cid, String sourceName, int priority, int sequence, int options, int universe, int startCode, byte[] slots) {
+        UUID cid,
+        String sourceName,
+        int priority,
+        int sequence,
+        int options,
+        int universe,
+        int startCode,
+        byte[] slots) {
 
     public static final int PREVIEW_DATA = 0x80;
     public static final int STREAM_TERMINATED = 0x40;
@@ -32,7 +39,8 @@ public record DataPacket(
 
     @Override
     public boolean equals(Object other) {
-        return other instanceof DataPacket p && Arrays.equals(DataPacketLayout.encode(p), DataPacketLayout.encode(this));
+        return other instanceof DataPacket p
+                && Arrays.equals(DataPacketLayout.encode(p), DataPacketLayout.encode(this));
     }
 
     @Override

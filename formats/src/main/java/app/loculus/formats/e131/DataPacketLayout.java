@@ -39,13 +39,18 @@ public final class DataPacketLayout {
         ByteBuffer out = ByteBuffer.allocate(total);
         out.putShort(0, (short) 0x0010).put(4, IDENTIFIER);
         out.putShort(ROOT_LENGTH_AT, length(total, ROOT_LENGTH_AT)).putInt(18, ROOT_VECTOR);
-        out.putLong(CID_AT, packet.cid().getMostSignificantBits()).putLong(CID_AT + 8, packet.cid().getLeastSignificantBits());
+        out.putLong(CID_AT, packet.cid().getMostSignificantBits())
+                .putLong(CID_AT + 8, packet.cid().getLeastSignificantBits());
         out.putShort(FRAMING_LENGTH_AT, length(total, FRAMING_LENGTH_AT)).putInt(FRAMING_VECTOR_AT, FRAMING_VECTOR);
         byte[] name = packet.sourceName().getBytes(StandardCharsets.UTF_8);
         out.put(NAME_AT, Arrays.copyOf(name, Math.min(name.length, NAME_OCTETS - 1)));
-        out.put(PRIORITY_AT, (byte) packet.priority()).put(SEQUENCE_AT, (byte) packet.sequence()).put(OPTIONS_AT, (byte) packet.options());
+        out.put(PRIORITY_AT, (byte) packet.priority())
+                .put(SEQUENCE_AT, (byte) packet.sequence())
+                .put(OPTIONS_AT, (byte) packet.options());
         out.putShort(UNIVERSE_AT, (short) packet.universe());
-        out.putShort(DMP_LENGTH_AT, length(total, DMP_LENGTH_AT)).put(DMP_VECTOR_AT, (byte) 0x02).put(DMP_VECTOR_AT + 1, (byte) 0xA1);
+        out.putShort(DMP_LENGTH_AT, length(total, DMP_LENGTH_AT))
+                .put(DMP_VECTOR_AT, (byte) 0x02)
+                .put(DMP_VECTOR_AT + 1, (byte) 0xA1);
         out.putShort(121, (short) 1).putShort(COUNT_AT, (short) (1 + packet.slots().length));
         out.put(START_CODE_AT, (byte) packet.startCode()).put(SLOTS_AT, packet.slots());
         return out.array();
@@ -62,8 +67,10 @@ public final class DataPacketLayout {
         }
         ByteBuffer in = ByteBuffer.wrap(datagram, 0, length);
         int slots = in.getShort(COUNT_AT) - 1;
-        boolean known = in.getInt(18) == ROOT_VECTOR && in.getInt(FRAMING_VECTOR_AT) == FRAMING_VECTOR
-                && in.get(DMP_VECTOR_AT) == 0x02 && (in.get(DMP_VECTOR_AT + 1) & 0xFF) == 0xA1;
+        boolean known = in.getInt(18) == ROOT_VECTOR
+                && in.getInt(FRAMING_VECTOR_AT) == FRAMING_VECTOR
+                && in.get(DMP_VECTOR_AT) == 0x02
+                && (in.get(DMP_VECTOR_AT + 1) & 0xFF) == 0xA1;
         int universe = in.getShort(UNIVERSE_AT) & 0xFFFF;
         if (!known || slots < 0 || slots > 512 || length < SLOTS_AT + slots || universe < 1 || universe > 63999) {
             return Optional.empty();

@@ -42,7 +42,9 @@ final class ChannelReader {
         List<Element> breaks = Xml.children(reference, "Break");
         Optional<Element> own = breakText.equals("Overwrite")
                 ? breaks.stream().reduce((a, b) -> b)
-                : breaks.stream().filter(b -> Xml.text(b, "DMXBreak", "1").equals(breakText)).findFirst();
+                : breaks.stream()
+                        .filter(b -> Xml.text(b, "DMXBreak", "1").equals(breakText))
+                        .findFirst();
         int breakNumber = own.map(b -> (int) report.number(b, "DMXBreak", 1)).orElse(1);
         return read(cell, breakNumber, own.map(this::shift).orElse(0));
     }
@@ -62,7 +64,8 @@ final class ChannelReader {
         Resolution resolution = new Resolution(Math.max(1, offsets.size()));
         List<ChannelFunction> functions = functions(resolution);
         if (functions.isEmpty()) {
-            report.odd(channel, "A channel of mode “" + mode.getAttribute("Name") + "” has no function; it is left out.");
+            report.odd(
+                    channel, "A channel of mode “" + mode.getAttribute("Name") + "” has no function; it is left out.");
             return Optional.empty();
         }
         String key = key() + (cell == 0 ? "" : "#" + cell);
@@ -116,12 +119,16 @@ final class ChannelReader {
         List<Element> elements = Xml.path(channel, "LogicalChannel", "ChannelFunction");
         Map<String, List<Element>> siblings = new LinkedHashMap<>();
         for (Element e : elements) {
-            String master = e.getAttribute("ModeMaster") + " " + e.getAttribute("ModeFrom") + " " + e.getAttribute("ModeTo");
+            String master =
+                    e.getAttribute("ModeMaster") + " " + e.getAttribute("ModeFrom") + " " + e.getAttribute("ModeTo");
             siblings.computeIfAbsent(master, m -> new ArrayList<>()).add(e);
         }
         List<ChannelFunction> functions = new ArrayList<>();
         for (Element e : elements) {
-            List<Element> run = siblings.values().stream().filter(l -> l.contains(e)).findFirst().orElseThrow();
+            List<Element> run = siblings.values().stream()
+                    .filter(l -> l.contains(e))
+                    .findFirst()
+                    .orElseThrow();
             functions.add(function(e, end(run, e, resolution, resolution.max()), resolution));
         }
         return functions;
@@ -130,11 +137,7 @@ final class ChannelReader {
     /** One below where the next sibling begins, or the given end for the last. */
     private long end(List<Element> siblings, Element element, Resolution resolution, long last) {
         long from = from(element, resolution);
-        return siblings.stream()
-                .mapToLong(s -> from(s, resolution))
-                .filter(other -> other > from)
-                .min()
-                .stream()
+        return siblings.stream().mapToLong(s -> from(s, resolution)).filter(other -> other > from).min().stream()
                 .map(next -> next - 1)
                 .findFirst()
                 .orElse(last);
@@ -181,9 +184,12 @@ final class ChannelReader {
             report.odd(e, "ModeMaster “" + node + "” names no channel; the function always works.");
             return Optional.empty();
         }
-        Resolution resolution = new Resolution(Math.max(1, new ChannelReader(mode, master.get(), report).offsets(0).size()));
+        Resolution resolution = new Resolution(Math.max(
+                1, new ChannelReader(mode, master.get(), report).offsets(0).size()));
         return Optional.of(new ModeMaster(
-                key, report.dmx(e, "ModeFrom", "0/1").in(resolution), report.dmx(e, "ModeTo", "0/1").in(resolution)));
+                key,
+                report.dmx(e, "ModeFrom", "0/1").in(resolution),
+                report.dmx(e, "ModeTo", "0/1").in(resolution)));
     }
 
     private List<NamedRange> ranges(
@@ -198,8 +204,11 @@ final class ChannelReader {
                 double lowest = physicalFrom + (start - from) / span * (physicalTo - physicalFrom);
                 double highest = physicalFrom + (end - from) / span * (physicalTo - physicalFrom);
                 ranges.add(new NamedRange(
-                        set.getAttribute("Name"), start, end,
-                        report.number(set, "PhysicalFrom", lowest), report.number(set, "PhysicalTo", highest),
+                        set.getAttribute("Name"),
+                        start,
+                        end,
+                        report.number(set, "PhysicalFrom", lowest),
+                        report.number(set, "PhysicalTo", highest),
                         (int) report.number(set, "WheelSlotIndex", 0)));
             }
         }

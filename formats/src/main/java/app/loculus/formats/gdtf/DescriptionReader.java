@@ -39,14 +39,19 @@ public final class DescriptionReader {
         Element root = Xml.parse(xml);
         Element type = Xml.child(root, "FixtureType")
                 .filter(t -> root.getTagName().equals("GDTF"))
-                .orElseThrow(() -> Refusal.of("gdtf.root", "description.xml", "This is no fixture description: GDTF / FixtureType is missing."));
-        List<Wheel> wheels = Xml.path(type, "Wheels", "Wheel").stream().map(this::wheel).toList();
+                .orElseThrow(() -> Refusal.of(
+                        "gdtf.root",
+                        "description.xml",
+                        "This is no fixture description: GDTF / FixtureType is missing."));
+        List<Wheel> wheels =
+                Xml.path(type, "Wheels", "Wheel").stream().map(this::wheel).toList();
         Map<String, Tristimulus> emitters = emitters(type);
         List<Mode> modes = Xml.path(type, "DMXModes", "DMXMode").stream()
                 .map(mode -> new ModeReader(type, mode, emitters, wheels, report).read())
                 .toList();
         if (modes.isEmpty()) {
-            throw Refusal.of("gdtf.modes", "DMXModes", "The description has no DMX mode, so nothing can be patched with it.");
+            throw Refusal.of(
+                    "gdtf.modes", "DMXModes", "The description has no DMX mode, so nothing can be patched with it.");
         }
         return new Profile(
                 new ProfileId(fingerprint(xml)),
@@ -81,7 +86,8 @@ public final class DescriptionReader {
     private Wheel wheel(Element wheel) {
         List<WheelSlot> slots = new ArrayList<>();
         for (Element slot : Xml.children(wheel, "Slot")) {
-            Optional<String> picture = Optional.of(slot.getAttribute("MediaFileName")).filter(s -> !s.isBlank());
+            Optional<String> picture =
+                    Optional.of(slot.getAttribute("MediaFileName")).filter(s -> !s.isBlank());
             Optional<Tristimulus> colour =
                     slot.getAttribute("Color").isBlank() ? Optional.empty() : colour(slot, "Color");
             slots.add(new WheelSlot(slot.getAttribute("Name"), colour, picture));
@@ -104,7 +110,9 @@ public final class DescriptionReader {
             Chromaticity c = new Chromaticity(Double.parseDouble(parts[0]), Double.parseDouble(parts[1]));
             return Optional.of(c.withLuminance(Double.parseDouble(parts[2])));
         } catch (RuntimeException e) {
-            report.odd(element, attribute + " “" + element.getAttribute(attribute) + "” is no colour x,y,Y; it is left out.");
+            report.odd(
+                    element,
+                    attribute + " “" + element.getAttribute(attribute) + "” is no colour x,y,Y; it is left out.");
             return Optional.empty();
         }
     }

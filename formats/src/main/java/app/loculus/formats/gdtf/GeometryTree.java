@@ -29,7 +29,8 @@ final class GeometryTree {
 
     private void walk(Element geometry, int depth) {
         if (depth > DEEPEST) {
-            throw Refusal.of("gdtf.geometry", Report.place(geometry), "Geometry is nested deeper than " + DEEPEST + " levels.");
+            throw Refusal.of(
+                    "gdtf.geometry", Report.place(geometry), "Geometry is nested deeper than " + DEEPEST + " levels.");
         }
         own.add(geometry.getAttribute("Name"));
         if (geometry.getTagName().equals("Beam") && beam.isEmpty()) {

@@ -62,7 +62,9 @@ final class ModeReader {
     }
 
     private Tristimulus lamp() {
-        double kelvin = geometry.beam().map(b -> report.number(b, "ColorTemperature", LAMP_KELVIN)).orElse(LAMP_KELVIN);
+        double kelvin = geometry.beam()
+                .map(b -> report.number(b, "ColorTemperature", LAMP_KELVIN))
+                .orElse(LAMP_KELVIN);
         try {
             return Whites.of(Kelvin.of(kelvin)).withLuminance(100);
         } catch (Refusal e) {

@@ -16,7 +16,11 @@ public final class ShippedProfiles {
     private ShippedProfiles() {}
 
     public static Profiles read() {
-        List<Profile> all = text("index.txt").lines().map(ShippedProfiles::text).map(DescriptionReader::read).toList();
+        List<Profile> all = text("index.txt")
+                .lines()
+                .map(ShippedProfiles::text)
+                .map(DescriptionReader::read)
+                .toList();
         return new Profiles(all);
     }
 

@@ -28,7 +28,10 @@ final class Xml {
 
     static Element parse(String xml) {
         if (xml.length() > LONGEST) {
-            throw Refusal.of("gdtf.large", "description.xml", "The description has " + xml.length() + " characters; at most " + LONGEST + " are read.");
+            throw Refusal.of(
+                    "gdtf.large",
+                    "description.xml",
+                    "The description has " + xml.length() + " characters; at most " + LONGEST + " are read.");
         }
         try {
             DocumentBuilder builder = factory().newDocumentBuilder();
@@ -36,7 +39,9 @@ final class Xml {
             return builder.parse(new InputSource(new StringReader(xml))).getDocumentElement();
         } catch (SAXParseException e) {
             throw Refusal.of(
-                    "gdtf.xml", "line " + e.getLineNumber() + ", column " + e.getColumnNumber(), "This is not well-formed XML that can be read: " + e.getMessage(),
+                    "gdtf.xml",
+                    "line " + e.getLineNumber() + ", column " + e.getColumnNumber(),
+                    "This is not well-formed XML that can be read: " + e.getMessage(),
                     WayOut.advice("Ask the maker for another file, or build the profile from its chart."));
         } catch (SAXException | IOException | ParserConfigurationException e) {
             throw Refusal.of("gdtf.xml", "description.xml", "The description cannot be read: " + e.getMessage());
@@ -75,7 +80,8 @@ final class Xml {
     static List<Element> children(Element parent, String name) {
         List<Element> found = new ArrayList<>();
         for (Node node = parent.getFirstChild(); node != null; node = node.getNextSibling()) {
-            if (node instanceof Element element && (name.equals("*") || element.getTagName().equals(name))) {
+            if (node instanceof Element element
+                    && (name.equals("*") || element.getTagName().equals(name))) {
                 found.add(element);
             }
         }

@@ -19,16 +19,30 @@ import java.util.stream.Collectors;
  * @param touchedUnits how many units have working values
  */
 record DeskView(
-        List<List<String>> steps, List<String> rest, List<String> patterns, int share, int shares, boolean highlight,
-        String holds, int touchedUnits, List<ValueRow> values, int nextGroup, int nextColour) {
+        List<List<String>> steps,
+        List<String> rest,
+        List<String> patterns,
+        int share,
+        int shares,
+        boolean highlight,
+        String holds,
+        int touchedUnits,
+        List<ValueRow> values,
+        int nextGroup,
+        int nextColour) {
 
     static DeskView of(Show show) {
         Hand hand = show.hand();
         return new DeskView(
-                hand.selection().steps().stream().map(s -> s.units().stream().map(show::label).toList()).toList(),
+                hand.selection().steps().stream()
+                        .map(s -> s.units().stream().map(show::label).toList())
+                        .toList(),
                 hand.rest().units().stream().map(show::label).toList(),
                 hand.patterns().stream().map(Pattern::words).toList(),
-                hand.share(), hand.patterns().isEmpty() ? 1 : hand.shares(), hand.highlight(), holds(show, hand),
+                hand.share(),
+                hand.patterns().isEmpty() ? 1 : hand.shares(),
+                hand.highlight(),
+                holds(show, hand),
                 show.programmer().values().size(),
                 new ValueRows(show).rows(),
                 app.loculus.core.show.RecordGroup.nextFree(show),
@@ -42,6 +56,8 @@ record DeskView(
         }
         return types.size() > 3
                 ? Numbers.count(types.size(), "type")
-                : types.entrySet().stream().map(e -> e.getValue() + " " + e.getKey()).collect(Collectors.joining(", "));
+                : types.entrySet().stream()
+                        .map(e -> e.getValue() + " " + e.getKey())
+                        .collect(Collectors.joining(", "));
     }
 }

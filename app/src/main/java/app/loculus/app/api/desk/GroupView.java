@@ -21,7 +21,11 @@ record GroupView(int number, String name, List<String> units, int steps, String 
                 .map(g -> {
                     List<UnitId> units = g.content().selection().units();
                     return new GroupView(
-                            g.number(), g.name(), units.stream().map(show::label).toList(), g.content().selection().steps().size(), held(units, hand));
+                            g.number(),
+                            g.name(),
+                            units.stream().map(show::label).toList(),
+                            g.content().selection().steps().size(),
+                            held(units, hand));
                 })
                 .toList();
     }

@@ -1,7 +1,7 @@
 package app.loculus.app.api.desk;
 
-import app.loculus.core.colour.LinearRgb;
 import app.loculus.core.colour.ColourDifference;
+import app.loculus.core.colour.LinearRgb;
 import app.loculus.core.palette.Follows;
 import app.loculus.core.palette.Palette;
 import app.loculus.core.palette.Reach;
@@ -21,11 +21,21 @@ import java.util.Locale;
  * @param of units in hand
  */
 record PaletteView(
-        String kind, int number, String name, String scope, boolean mixedScopes, String swatch, String intent, int entries,
-        int follow, int of, List<ReachView> reach) {
+        String kind,
+        int number,
+        String name,
+        String scope,
+        boolean mixedScopes,
+        String swatch,
+        String intent,
+        int entries,
+        int follow,
+        int of,
+        List<ReachView> reach) {
 
     /** Units of one type that follow in the same way; {@code grade} is exact, match, close, needs an eye or empty. */
-    record ReachView(String type, String mode, int units, boolean follows, String way, String difference, String grade) {}
+    record ReachView(
+            String type, String mode, int units, boolean follows, String way, String difference, String grade) {}
 
     static List<PaletteView> all(Show show) {
         List<UnitId> units = show.hand().selection().units().stream()
@@ -34,7 +44,9 @@ record PaletteView(
                 .distinct()
                 .toList();
         Reach reach = new Reach(show.patch(), show.answers(), units);
-        return show.palettes().stream().map(p -> view(show, p, reach, units.size())).toList();
+        return show.palettes().stream()
+                .map(p -> view(show, p, reach, units.size()))
+                .toList();
     }
 
     /** A divided fixture's whole counts only when nothing but the whole can be set. */
@@ -46,15 +58,31 @@ record PaletteView(
     private static PaletteView view(Show show, Palette p, Reach reach, int of) {
         List<ReachView> rows = reach.of(p).stream().map(r -> row(show, r)).toList();
         return new PaletteView(
-                p.kind().word(), p.number(), p.name(), p.narrowest().name().toLowerCase(Locale.ROOT), p.mixedScopes(),
-                p.intent().map(c -> LinearRgb.of(c.withLuminance(1)).normalised().hex()).orElse(""),
-                p.intent().map(Object::toString).orElse(""), p.entries().size(),
-                rows.stream().filter(ReachView::follows).mapToInt(ReachView::units).sum(), of, rows);
+                p.kind().word(),
+                p.number(),
+                p.name(),
+                p.narrowest().name().toLowerCase(Locale.ROOT),
+                p.mixedScopes(),
+                p.intent()
+                        .map(c -> LinearRgb.of(c.withLuminance(1)).normalised().hex())
+                        .orElse(""),
+                p.intent().map(Object::toString).orElse(""),
+                p.entries().size(),
+                rows.stream()
+                        .filter(ReachView::follows)
+                        .mapToInt(ReachView::units)
+                        .sum(),
+                of,
+                rows);
     }
 
     private static ReachView row(Show show, ReachRow r) {
         return new ReachView(
-                show.profiles().get(r.profile()).name(), r.mode(), r.units(), r.follows() != Follows.NONE, r.words(),
+                show.profiles().get(r.profile()).name(),
+                r.mode(),
+                r.units(),
+                r.follows() != Follows.NONE,
+                r.words(),
                 r.difference().map(ColourDifference::toString).orElse(""),
                 r.difference().map(d -> d.grade().words()).orElse(""));
     }

@@ -13,8 +13,18 @@ import java.util.List;
  * @param ranges named ranges to choose from
  */
 record ValueRow(
-        String attribute, String label, String kind, int units, double low, double high, String text, String physical, String dmx,
-        String source, String palette, List<RangeView> ranges) {
+        String attribute,
+        String label,
+        String kind,
+        int units,
+        double low,
+        double high,
+        String text,
+        String physical,
+        String dmx,
+        String source,
+        String palette,
+        List<RangeView> ranges) {
 
     /** A named range with the colour of its wheel slot, empty where there is none. */
     record RangeView(String name, String swatch) {}

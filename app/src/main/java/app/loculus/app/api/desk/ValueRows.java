@@ -56,7 +56,10 @@ final class ValueRows {
             highDmx = Math.max(highDmx, dmx);
             lowPhysical = Math.min(lowPhysical, physical);
             highPhysical = Math.max(highPhysical, physical);
-            names.add(resolved.function().rangeAt(resolved.fraction()).map(NamedRange::name).orElse(""));
+            names.add(resolved.function()
+                    .rangeAt(resolved.fraction())
+                    .map(NamedRange::name)
+                    .orElse(""));
         }
     }
 
@@ -72,7 +75,9 @@ final class ValueRows {
                 count(fixture, unit, resolved.computeIfAbsent(fixture, show.resolver()::resolve));
             }
         }
-        return tallies.entrySet().stream().map(e -> row(e.getKey(), e.getValue())).toList();
+        return tallies.entrySet().stream()
+                .map(e -> row(e.getKey(), e.getValue()))
+                .toList();
     }
 
     private void count(Fixture fixture, UnitId unit, List<Resolved> channels) {
@@ -96,17 +101,28 @@ final class ValueRows {
             tally.sources.add("palette");
             show.palette(p.palette()).ifPresent(x -> tally.palettes.add(x.number() + " " + x.name()));
         } else {
-            tally.sources.add(source instanceof Source.ByHand ? "hand" : source instanceof Source.Highlight ? "highlight" : "home");
+            tally.sources.add(
+                    source instanceof Source.ByHand
+                            ? "hand"
+                            : source instanceof Source.Highlight ? "highlight" : "home");
         }
     }
 
     private static ValueRow row(Attribute attribute, Tally t) {
         AttributeDefinition definition = t.profile.definition(attribute);
         return new ValueRow(
-                attribute.name(), definition.pretty(), definition.kind().name().toLowerCase(Locale.ROOT), t.units, t.low * 100, t.high * 100,
-                text(t, definition), physical(t, definition), range(t.lowDmx, t.highDmx, 0, ""),
+                attribute.name(),
+                definition.pretty(),
+                definition.kind().name().toLowerCase(Locale.ROOT),
+                t.units,
+                t.low * 100,
+                t.high * 100,
+                text(t, definition),
+                physical(t, definition),
+                range(t.lowDmx, t.highDmx, 0, ""),
                 t.sources.size() == 1 ? t.sources.iterator().next() : "mixed",
-                t.palettes.size() == 1 ? t.palettes.iterator().next() : "", ranges(t));
+                t.palettes.size() == 1 ? t.palettes.iterator().next() : "",
+                ranges(t));
     }
 
     private static String text(Tally t, AttributeDefinition definition) {
@@ -114,7 +130,9 @@ final class ValueRows {
         if (!name.isEmpty()) {
             return name;
         }
-        return definition.unit().equals("Angle") ? physical(t, definition) : range(t.low * 100, t.high * 100, t.low == t.high ? 1 : 0, " %");
+        return definition.unit().equals("Angle")
+                ? physical(t, definition)
+                : range(t.low * 100, t.high * 100, t.low == t.high ? 1 : 0, " %");
     }
 
     private static String physical(Tally t, AttributeDefinition definition) {
@@ -144,7 +162,8 @@ final class ValueRows {
     private static String swatch(Tally t, ChannelFunction function, NamedRange range) {
         return function.wheel()
                 .flatMap(t.profile::wheel)
-                .filter(w -> range.wheelSlot() > 0 && range.wheelSlot() <= w.slots().size())
+                .filter(w ->
+                        range.wheelSlot() > 0 && range.wheelSlot() <= w.slots().size())
                 .flatMap(w -> w.slots().get(range.wheelSlot() - 1).colour())
                 .map(c -> LinearRgb.of(c).normalised().hex())
                 .orElse("");

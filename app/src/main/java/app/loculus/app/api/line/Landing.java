@@ -33,7 +33,11 @@ public record Landing(int number, String name, int universe, int from, int to, b
 
     private static Landing landing(Patch patch, Claim claim) {
         return new Landing(
-                claim.fixture().number(), claim.fixture().name(), claim.universe(), claim.first(), claim.last(),
+                claim.fixture().number(),
+                claim.fixture().name(),
+                claim.universe(),
+                claim.first(),
+                claim.last(),
                 !patch.inTheWayOf(claim).isEmpty());
     }
 }

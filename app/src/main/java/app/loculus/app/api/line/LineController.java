@@ -29,7 +29,10 @@ class LineController {
 
         EditRequest edit() {
             return new EditRequest(
-                    Boolean.TRUE.equals(preview), gesture == null ? "" : gesture, Optional.ofNullable(revision), key == null ? "" : key);
+                    Boolean.TRUE.equals(preview),
+                    gesture == null ? "" : gesture,
+                    Optional.ofNullable(revision),
+                    key == null ? "" : key);
         }
 
         String words() {
@@ -44,7 +47,12 @@ class LineController {
      * @param landings where fixtures land, for the map
      */
     record LineResponse(
-            boolean preview, String reading, List<String> words, List<ProblemView> problems, long revision, List<Landing> landings) {}
+            boolean preview,
+            String reading,
+            List<String> words,
+            List<ProblemView> problems,
+            long revision,
+            List<Landing> landings) {}
 
     private final Shows shows;
 
@@ -93,6 +101,11 @@ class LineController {
                 : undo ? shows.undo(id, times) : shows.redo(id, times);
         String reading = words.isEmpty() ? (undo ? "Nothing to undo" : "Nothing to redo") : words.get(0);
         return new LineResponse(
-                request.edit().preview(), reading, words, List.of(), shows.get(id).revision(), List.of());
+                request.edit().preview(),
+                reading,
+                words,
+                List.of(),
+                shows.get(id).revision(),
+                List.of());
     }
 }

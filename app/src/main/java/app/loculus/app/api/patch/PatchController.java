@@ -38,11 +38,26 @@ class PatchController {
     record HeaderView(String header, String field, String sample) {}
 
     record HookupRowView(
-            int line, String number, String name, String profile, String mode, String address, String position, String purpose,
-            boolean lands, String landsAt, List<ProblemView> problems) {}
+            int line,
+            String number,
+            String name,
+            String profile,
+            String mode,
+            String address,
+            String position,
+            String purpose,
+            boolean lands,
+            String landsAt,
+            List<ProblemView> problems) {}
 
     record HookupView(
-            boolean preview, List<HeaderView> headers, List<String> fields, List<HookupRowView> rows, int landing, int left, long revision) {}
+            boolean preview,
+            List<HeaderView> headers,
+            List<String> fields,
+            List<HookupRowView> rows,
+            int landing,
+            int left,
+            long revision) {}
 
     private final Shows shows;
     private final Profiles library;
@@ -65,7 +80,8 @@ class PatchController {
 
     @PostMapping("/api/shows/{id}/hookup")
     HookupView hookup(@PathVariable long id, @RequestBody HookupRequest request) {
-        HookupReader.Read read = HookupReader.read(request.text() == null ? "" : request.text(), mapping(request.mapping()));
+        HookupReader.Read read =
+                HookupReader.read(request.text() == null ? "" : request.text(), mapping(request.mapping()));
         Show show = shows.get(id).show();
         List<RowVerdict> verdicts = Hookup.examine(show, library, read.rows(), clashing(request.clashing()));
         boolean preview = Boolean.TRUE.equals(request.preview());
@@ -90,7 +106,9 @@ class PatchController {
         if (chosen != null) {
             chosen.forEach((header, field) -> mapping.put(
                     header,
-                    Arrays.stream(HookupField.values()).filter(f -> f.name().equalsIgnoreCase(field)).findFirst()));
+                    Arrays.stream(HookupField.values())
+                            .filter(f -> f.name().equalsIgnoreCase(field))
+                            .findFirst()));
         }
         return mapping;
     }
@@ -104,12 +122,21 @@ class PatchController {
 
     private static HookupView view(boolean preview, HookupReader.Read read, List<RowVerdict> verdicts, long revision) {
         List<HeaderView> headers = read.headers().entrySet().stream()
-                .map(e -> new HeaderView(e.getKey(), e.getValue().map(PatchController::word).orElse(""), read.samples().getOrDefault(e.getKey(), "")))
+                .map(e -> new HeaderView(
+                        e.getKey(),
+                        e.getValue().map(PatchController::word).orElse(""),
+                        read.samples().getOrDefault(e.getKey(), "")))
                 .toList();
-        int landing = (int) verdicts.stream().filter(v -> v.landing().isPresent()).count();
+        int landing =
+                (int) verdicts.stream().filter(v -> v.landing().isPresent()).count();
         return new HookupView(
-                preview, headers, Arrays.stream(HookupField.values()).map(PatchController::word).toList(),
-                verdicts.stream().map(PatchController::row).toList(), landing, verdicts.size() - landing, revision);
+                preview,
+                headers,
+                Arrays.stream(HookupField.values()).map(PatchController::word).toList(),
+                verdicts.stream().map(PatchController::row).toList(),
+                landing,
+                verdicts.size() - landing,
+                revision);
     }
 
     private static String word(HookupField field) {
@@ -118,9 +145,20 @@ class PatchController {
 
     private static HookupRowView row(RowVerdict v) {
         HookupRow r = v.row();
-        String at = v.landing().map(l -> l.address().map(Object::toString).orElse("no address")).orElse("");
+        String at = v.landing()
+                .map(l -> l.address().map(Object::toString).orElse("no address"))
+                .orElse("");
         return new HookupRowView(
-                r.line(), r.number(), r.name(), r.profile(), r.mode(), r.address(), r.position(), r.purpose(), v.landing().isPresent(), at,
+                r.line(),
+                r.number(),
+                r.name(),
+                r.profile(),
+                r.mode(),
+                r.address(),
+                r.position(),
+                r.purpose(),
+                v.landing().isPresent(),
+                at,
                 ProblemView.all(v.problems()));
     }
 }

@@ -28,12 +28,28 @@ record PatchView(List<FixtureView> fixtures, List<ClashView> clashes, List<Unive
      * @param placed whether x, y, z (metres) are known
      */
     record FixtureView(
-            int number, String name, String maker, String profile, String profileId, String mode, int slots, int cells,
-            String address, List<ClaimView> claims, String position, String purpose,
-            String form, boolean placed, double x, double y, double z, boolean clash) {}
+            int number,
+            String name,
+            String maker,
+            String profile,
+            String profileId,
+            String mode,
+            int slots,
+            int cells,
+            String address,
+            List<ClaimView> claims,
+            String position,
+            String purpose,
+            String form,
+            boolean placed,
+            double x,
+            double y,
+            double z,
+            boolean clash) {}
 
     /** Two fixtures on the same slots, with lines that resolve it. */
-    record ClashView(String span, int universe, int from, int to, int one, int other, String words, List<WayOutView> waysOut) {}
+    record ClashView(
+            String span, int universe, int from, int to, int one, int other, String words, List<WayOutView> waysOut) {}
 
     /** How full a universe is. */
     record UniverseView(int universe, int used, int longestGap, String longestGapAt) {}
@@ -48,18 +64,35 @@ record PatchView(List<FixtureView> fixtures, List<ClashView> clashes, List<Unive
         return new PatchView(
                 patch.fixtures().stream().map(f -> view(patch, f, clashing)).toList(),
                 clashes.stream().map(c -> view(patch, c)).toList(),
-                patch.claims().entrySet().stream().map(e -> universe(e.getKey(), e.getValue())).toList(),
+                patch.claims().entrySet().stream()
+                        .map(e -> universe(e.getKey(), e.getValue()))
+                        .toList(),
                 patch.nextFree());
     }
 
     private static FixtureView view(Patch patch, Fixture f, Set<Integer> clashing) {
-        List<String> addresses = f.addresses().stream().map(a -> a.address().toString()).toList();
+        List<String> addresses =
+                f.addresses().stream().map(a -> a.address().toString()).toList();
         return new FixtureView(
-                f.number(), f.name(), patch.profileOf(f).maker(), patch.profileOf(f).name(), f.profile().value(), f.mode(),
-                patch.modeOf(f).slots(), patch.modeOf(f).cells(), String.join(" + ", addresses),
-                patch.claimsOf(f).stream().map(c -> new ClaimView(c.universe(), c.first(), c.last(), c.at().shared())).toList(),
-                f.position(), f.purpose(), form(patch.modeOf(f)), f.pose().isPresent(),
-                f.pose().map(p -> p.place().x()).orElse(0.0), f.pose().map(p -> p.place().y()).orElse(0.0), f.pose().map(p -> p.place().z()).orElse(0.0),
+                f.number(),
+                f.name(),
+                patch.profileOf(f).maker(),
+                patch.profileOf(f).name(),
+                f.profile().value(),
+                f.mode(),
+                patch.modeOf(f).slots(),
+                patch.modeOf(f).cells(),
+                String.join(" + ", addresses),
+                patch.claimsOf(f).stream()
+                        .map(c -> new ClaimView(c.universe(), c.first(), c.last(), c.at().shared()))
+                        .toList(),
+                f.position(),
+                f.purpose(),
+                form(patch.modeOf(f)),
+                f.pose().isPresent(),
+                f.pose().map(p -> p.place().x()).orElse(0.0),
+                f.pose().map(p -> p.place().y()).orElse(0.0),
+                f.pose().map(p -> p.place().z()).orElse(0.0),
                 clashing.contains(f.number()));
     }
 
@@ -83,7 +116,14 @@ record PatchView(List<FixtureView> fixtures, List<ClashView> clashes, List<Unive
         move(patch, c.one()).ifPresent(ways::add);
         ways.add(unpatch(c.other()));
         return new ClashView(
-                c.span(), c.universe(), c.first(), c.last(), c.one().fixture().number(), c.other().fixture().number(), words, ways);
+                c.span(),
+                c.universe(),
+                c.first(),
+                c.last(),
+                c.one().fixture().number(),
+                c.other().fixture().number(),
+                words,
+                ways);
     }
 
     private static String name(Patch patch, Claim claim) {

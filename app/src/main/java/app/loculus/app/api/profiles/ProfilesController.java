@@ -2,14 +2,11 @@ package app.loculus.app.api.profiles;
 
 import app.loculus.app.session.Shows;
 import app.loculus.core.problem.Refusal;
-import app.loculus.core.profile.Mode;
 import app.loculus.core.profile.Profile;
 import app.loculus.core.profile.ProfileId;
 import app.loculus.core.profile.Profiles;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Set;
-import java.util.stream.Collectors;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RestController;
@@ -45,7 +42,9 @@ class ProfilesController {
 
     private int inUse(Profile p) {
         return shows.live()
-                .map(s -> (int) s.show().patch().fixtures().stream().filter(f -> f.profile().equals(p.id())).count())
+                .map(s -> (int) s.show().patch().fixtures().stream()
+                        .filter(f -> f.profile().equals(p.id()))
+                        .count())
                 .orElse(0);
     }
 

@@ -75,7 +75,10 @@ class RigController {
     private Hung find(int number) {
         return lights.find(number)
                 .orElseThrow(() -> Refusal.of(
-                        "rig.missing", "number", "No fixture " + number + " hangs in the rig.", WayOut.advice("The rig is that of the live show.")));
+                        "rig.missing",
+                        "number",
+                        "No fixture " + number + " hangs in the rig.",
+                        WayOut.advice("The rig is that of the live show.")));
     }
 
     /** Waits until the rig has received what was rendered last for this fixture's universes. */

@@ -18,11 +18,26 @@ import java.util.stream.Collectors;
  * @param asPatched whether it hangs at the address of the patch
  */
 record RigView(
-        int number, double intensity, Xyy colour, String srgb, double pan, double tilt, double beam, String gobo, String address,
-        boolean dead, boolean asPatched, List<CellView> cells) {
+        int number,
+        double intensity,
+        Xyy colour,
+        String srgb,
+        double pan,
+        double tilt,
+        double beam,
+        String gobo,
+        String address,
+        boolean dead,
+        boolean asPatched,
+        List<CellView> cells) {
 
     /** CIE 1931 x, y and relative luminance. */
-    record Xyy(double x, double y, @com.fasterxml.jackson.annotation.JsonProperty("Y") double luminance) {
+    record Xyy(
+            double x,
+            double y,
+
+            @com.fasterxml.jackson.annotation.JsonProperty("Y")
+            double luminance) {
 
         static Xyy of(CellLight light) {
             Chromaticity c = light.hue().chromaticity().orElse(Chromaticity.D65);
@@ -35,10 +50,21 @@ record RigView(
     static RigView of(Hung hung, List<CellLight> lights) {
         CellLight whole = lights.get(0);
         return new RigView(
-                hung.number(), whole.intensity(), Xyy.of(whole), hex(whole), whole.panDegrees(), whole.tiltDegrees(), whole.beamDegrees(),
-                whole.gobo().orElse(""), hung.addresses().stream().map(a -> a.address().toString()).collect(Collectors.joining(" + ")),
-                hung.dead(), hung.asPatched(),
-                lights.stream().skip(1).map(c -> new CellView(c.cell(), c.intensity(), Xyy.of(c), hex(c))).toList());
+                hung.number(),
+                whole.intensity(),
+                Xyy.of(whole),
+                hex(whole),
+                whole.panDegrees(),
+                whole.tiltDegrees(),
+                whole.beamDegrees(),
+                whole.gobo().orElse(""),
+                hung.addresses().stream().map(a -> a.address().toString()).collect(Collectors.joining(" + ")),
+                hung.dead(),
+                hung.asPatched(),
+                lights.stream()
+                        .skip(1)
+                        .map(c -> new CellView(c.cell(), c.intensity(), Xyy.of(c), hex(c)))
+                        .toList());
     }
 
     private static String hex(CellLight light) {

@@ -13,18 +13,35 @@ import java.util.Locale;
  * @param redo what redo would do again, empty for nothing
  */
 record ShowView(
-        long id, String name, long revision, boolean live, int fixtures, int universes, String undo, String redo, List<ChapterView> chapters) {
+        long id,
+        String name,
+        long revision,
+        boolean live,
+        int fixtures,
+        int universes,
+        String undo,
+        String redo,
+        List<ChapterView> chapters) {
 
     /** How one chapter stands: ready, needs-an-eye, wrong or not-begun. */
     record ChapterView(String name, String fact, String state) {}
 
     static ShowView of(Snapshot s, boolean live) {
         List<ChapterView> chapters = Readiness.of(s.show()).stream()
-                .map(c -> new ChapterView(c.name(), c.fact(), c.state().name().toLowerCase(Locale.ROOT).replace('_', '-')))
+                .map(c -> new ChapterView(
+                        c.name(),
+                        c.fact(),
+                        c.state().name().toLowerCase(Locale.ROOT).replace('_', '-')))
                 .toList();
         return new ShowView(
-                s.id(), s.show().name(), s.revision(), live, s.show().patch().size(), s.show().patch().claims().size(),
+                s.id(),
+                s.show().name(),
+                s.revision(),
+                live,
+                s.show().patch().size(),
+                s.show().patch().claims().size(),
                 s.history().lastDone().map(History.Entry::words).orElse(""),
-                s.history().nextUndone().map(History.Entry::words).orElse(""), chapters);
+                s.history().nextUndone().map(History.Entry::words).orElse(""),
+                chapters);
     }
 }

@@ -1,7 +1,6 @@
 package app.loculus.app.api.shows;
 
 import app.loculus.app.output.LiveOutput;
-import app.loculus.app.session.EditRequest;
 import app.loculus.app.session.Edited;
 import app.loculus.app.session.Shows;
 import app.loculus.app.session.Snapshot;
@@ -28,7 +27,13 @@ class ShowsController {
     record ListedShow(long id, String name, long revision, boolean live, String createdAt, String changedAt) {
 
         static ListedShow of(ShowStore.Listed s) {
-            return new ListedShow(s.id(), s.name(), s.revision(), s.live(), s.createdAt().toString(), s.changedAt().toString());
+            return new ListedShow(
+                    s.id(),
+                    s.name(),
+                    s.revision(),
+                    s.live(),
+                    s.createdAt().toString(),
+                    s.changedAt().toString());
         }
     }
 

@@ -28,7 +28,10 @@ record TypedEditRequest(TypedEdit edit, Boolean preview, String gesture, Long re
 
     EditRequest context() {
         return new EditRequest(
-                Boolean.TRUE.equals(preview), gesture == null ? "" : gesture, Optional.ofNullable(revision), key == null ? "" : key);
+                Boolean.TRUE.equals(preview),
+                gesture == null ? "" : gesture,
+                Optional.ofNullable(revision),
+                key == null ? "" : key);
     }
 
     ShowEdit edit(Show show) {
@@ -54,7 +57,8 @@ record TypedEditRequest(TypedEdit edit, Boolean preview, String gesture, Long re
     record Select(List<String> units, String how) implements TypedEdit {
         @Override
         public ShowEdit edit(Show show) {
-            Selection named = Selection.of(units.stream().map(u -> unit(show, u)).toList());
+            Selection named =
+                    Selection.of(units.stream().map(u -> unit(show, u)).toList());
             Selection held = show.hand().selection();
             return new Choose("add".equals(how) ? held.plus(named) : "less".equals(how) ? held.minus(named) : named);
         }
@@ -77,7 +81,8 @@ record TypedEditRequest(TypedEdit edit, Boolean preview, String gesture, Long re
     record Describe(List<Integer> numbers, String position, String purpose) implements TypedEdit {
         @Override
         public ShowEdit edit(Show show) {
-            List<FixtureId> ids = numbers.stream().map(n -> show.patch().number(n).id()).toList();
+            List<FixtureId> ids =
+                    numbers.stream().map(n -> show.patch().number(n).id()).toList();
             return new DescribeFixtures(ids, Optional.ofNullable(position), Optional.ofNullable(purpose));
         }
     }
@@ -95,7 +100,9 @@ record TypedEditRequest(TypedEdit edit, Boolean preview, String gesture, Long re
             throw Refusal.of("selection.unit", "units", "“" + label + "” is no fixture such as 12 or 12.3.");
         }
         String[] parts = label.split("\\.");
-        UnitId unit = new UnitId(show.patch().number(Integer.parseInt(parts[0])).id(), parts.length > 1 ? Integer.parseInt(parts[1]) : 0);
+        UnitId unit = new UnitId(
+                show.patch().number(Integer.parseInt(parts[0])).id(),
+                parts.length > 1 ? Integer.parseInt(parts[1]) : 0);
         if (unit.cell() > show.patch().modeOf(show.patch().get(unit.fixture())).cells()) {
             throw Refusal.of("selection.cell", "units", "There is no cell " + label + ".");
         }

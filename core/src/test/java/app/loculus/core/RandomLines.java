@@ -1,0 +1,83 @@
+package app.loculus.core;
+
+import app.loculus.core.patch.Clash;
+import app.loculus.core.show.Outcome;
+import app.loculus.core.show.Show;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Random;
+
+/** Types random but sensible lines; refused ones leave the show as it is. */
+public final class RandomLines {
+
+    private final Random random;
+    private final List<String> said = new ArrayList<>();
+    private final List<Outcome> outcomes = new ArrayList<>();
+
+    public RandomLines(long seed) {
+        random = new Random(seed);
+    }
+
+    public List<String> said() {
+        return said;
+    }
+
+    /** Outcomes that were accepted and changed something. */
+    public List<Outcome> outcomes() {
+        return outcomes;
+    }
+
+    public Show step(Show show) {
+        String line = line();
+        Outcome outcome = Rig.say(show, line);
+        said.add((outcome.refused() ? "(refused) " : "") + line);
+        if (!outcome.refused() && !outcome.delta().isEmpty()) {
+            outcomes.add(outcome);
+        }
+        return outcome.show();
+    }
+
+    private String line() {
+        int number = 1 + random.nextInt(70);
+        String range = number + " thru " + (1 + random.nextInt(70));
+        String address = 1 + random.nextInt(2) + "." + (1 + random.nextInt(512));
+        String[] types = {"Dimmer / 1-slot", "Wash / extended", "Par / rgb", "Batten / cells"};
+        String type = types[random.nextInt(types.length)];
+        String[] lines = {
+            "patch " + number + " as \"" + type + "\" at " + address,
+            "patch " + range + " as \"" + type + "\" at " + address + " gap " + random.nextInt(3),
+            "patch " + number + " at " + address,
+            "patch " + number + " at " + address + " also",
+            "patch " + number + " at " + address + " share",
+            "patch " + number + " at " + address + " take over",
+            "unpatch " + range,
+            "delete " + number,
+            range,
+            range + " every 2 at " + random.nextInt(101),
+            "all at 20 thru 80",
+            "11 thru 14 pan at " + (random.nextInt(500) - 250),
+            "all colour xy 0." + (20 + random.nextInt(25)) + ", 0." + (20 + random.nextInt(25)),
+            "record colour \"Some\"",
+            "record colour " + (1 + random.nextInt(3)) + " \"Kept\" per type merge",
+            "record group \"Some\"",
+            "group 1 colour 1",
+            "all colour " + (1 + random.nextInt(3)),
+            "delete colour " + (1 + random.nextInt(3)),
+            "rename group 1 \"Other\"",
+            "highlight " + (random.nextBoolean() ? "on" : "off"),
+            "home " + (random.nextBoolean() ? "colour" : ""),
+            "next",
+            "mirror",
+            "place " + range + " at -3,2,6 thru 3,2,6",
+            "name " + range + " \"Unit #\"",
+            "clear",
+            random.nextInt(4) == 0 ? "clear all" : "all mirror at 10 thru 90",
+        };
+        return lines[random.nextInt(lines.length)];
+    }
+
+    /** Whether every overlap in the show was allowed on purpose. */
+    public static boolean onlySharedOverlaps(Show show) {
+        return show.patch().clashes().stream().allMatch(Clash::shared);
+    }
+}

@@ -1,0 +1,40 @@
+package app.loculus.core.show;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import org.junit.jupiter.api.Test;
+
+class HistoryTest {
+
+    private static History.Entry entry(long id, String gesture) {
+        return new History.Entry(id, "edit " + id, gesture, Delta.NONE);
+    }
+
+    private static List<Long> ids(List<History.Entry> entries) {
+        return entries.stream().map(History.Entry::id).toList();
+    }
+
+    @Test
+    void one_gesture_is_undone_and_redone_as_one() {
+        History history = History.NONE.made(entry(1, "")).made(entry(2, "drag")).made(entry(3, "drag"));
+        assertThat(ids(history.toUndo())).containsExactly(3L, 2L);
+        History back = history.undone(2);
+        assertThat(ids(back.done())).containsExactly(1L);
+        assertThat(ids(back.toRedo())).containsExactly(2L, 3L);
+        assertThat(back.redone(2)).isEqualTo(history);
+    }
+
+    @Test
+    void a_new_edit_ends_what_could_be_redone() {
+        History history = History.NONE.made(entry(1, "")).undone(1).made(entry(2, ""));
+        assertThat(history.nextUndone()).isEmpty();
+        assertThat(history.lastDone()).map(History.Entry::id).contains(2L);
+    }
+
+    @Test
+    void edits_without_a_gesture_stand_alone() {
+        assertThat(ids(History.NONE.made(entry(1, "")).made(entry(2, "")).toUndo()))
+                .containsExactly(2L);
+    }
+}
