@@ -1,0 +1,107 @@
+package app.loculus.app;
+
+import java.io.File;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.net.ServerSocket;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.TimeUnit;
+
+/** The packaged jar as a process of its own, which can be killed. */
+final class PackagedApplication implements AutoCloseable {
+
+    private static final Duration PATIENCE = Duration.ofSeconds(90);
+
+    private final Path data;
+    private final int port = freePort();
+    private Process process;
+
+    PackagedApplication(Path data) {
+        this.data = data;
+    }
+
+    String url() {
+        return "http://localhost:" + port;
+    }
+
+    void start() {
+        List<String> command = new ArrayList<>(List.of(
+                Path.of(System.getProperty("java.home"), "bin", "java").toString(),
+                "-Xmx384m",
+                "-jar",
+                System.getProperty("loculus.jar")));
+        command.addAll(List.of("--loculus.data=" + data, "--server.port=" + port, "--loculus.rig-port=0"));
+        try {
+            process = new ProcessBuilder(command)
+                    .redirectErrorStream(true)
+                    .redirectOutput(ProcessBuilder.Redirect.appendTo(new File(data.toFile(), "loculus.log")))
+                    .start();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        awaitHealth();
+    }
+
+    private void awaitHealth() {
+        long until = System.nanoTime() + PATIENCE.toNanos();
+        while (!healthy()) {
+            if (System.nanoTime() > until || !process.isAlive()) {
+                throw new IllegalStateException("The application did not start; its log is in " + data);
+            }
+            sleep();
+        }
+    }
+
+    private boolean healthy() {
+        try {
+            HttpRequest request = HttpRequest.newBuilder(URI.create(url() + "/actuator/health"))
+                    .build();
+            return HttpClient.newHttpClient()
+                            .send(request, HttpResponse.BodyHandlers.ofString())
+                            .statusCode()
+                    == 200;
+        } catch (IOException e) {
+            return false;
+        } catch (InterruptedException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    /** As if the plug was pulled: no goodbye of any kind. */
+    void kill() {
+        process.destroyForcibly();
+        try {
+            process.waitFor(20, TimeUnit.SECONDS);
+        } catch (InterruptedException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    private static void sleep() {
+        try {
+            Thread.sleep(200);
+        } catch (InterruptedException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    private static int freePort() {
+        try (ServerSocket socket = new ServerSocket(0)) {
+            return socket.getLocalPort();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    @Override
+    public void close() {
+        kill();
+    }
+}

@@ -1,0 +1,85 @@
+package app.loculus.app;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import java.io.IOException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.file.Path;
+import java.util.Map;
+import org.springframework.boot.builder.SpringApplicationBuilder;
+import org.springframework.context.ConfigurableApplicationContext;
+
+/** The application in this process on free ports, with a data folder that outlives it. */
+public final class RunningApplication implements AutoCloseable {
+
+    private static final ObjectMapper JSON = new ObjectMapper();
+    private static final HttpClient HTTP = HttpClient.newHttpClient();
+
+    private final ConfigurableApplicationContext context;
+    private final String base;
+
+    public RunningApplication(Path data, String... more) {
+        String[] usual = {"--loculus.data=" + data, "--server.port=0", "--loculus.rig-port=0"};
+        String[] all = java.util.stream.Stream.of(usual, more)
+                .flatMap(java.util.Arrays::stream)
+                .toArray(String[]::new);
+        context = new SpringApplicationBuilder(LoculusApplication.class).run(all);
+        base = "http://127.0.0.1:" + context.getEnvironment().getProperty("local.server.port");
+    }
+
+    public String base() {
+        return base;
+    }
+
+    public HttpResponse<String> send(String method, String path, Object body, String... headers) {
+        try {
+            HttpRequest.BodyPublisher content = body == null
+                    ? HttpRequest.BodyPublishers.noBody()
+                    : HttpRequest.BodyPublishers.ofString(JSON.writeValueAsString(body));
+            HttpRequest.Builder request = HttpRequest.newBuilder(URI.create(base + path))
+                    .method(method, content)
+                    .header("Content-Type", "application/json");
+            for (int i = 0; i < headers.length; i += 2) {
+                request.header(headers[i], headers[i + 1]);
+            }
+            return HTTP.send(request.build(), HttpResponse.BodyHandlers.ofString());
+        } catch (IOException e) {
+            throw new java.io.UncheckedIOException(e);
+        } catch (InterruptedException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    public JsonNode json(String method, String path, Object body) {
+        try {
+            return JSON.readTree(send(method, path, body).body());
+        } catch (IOException e) {
+            throw new java.io.UncheckedIOException(e);
+        }
+    }
+
+    public JsonNode get(String path) {
+        return json("GET", path, null);
+    }
+
+    /** Does a line and expects it to be accepted. */
+    public JsonNode line(long show, String text) {
+        HttpResponse<String> answer = send("POST", "/api/shows/" + show + "/line", Map.of("text", text));
+        if (answer.statusCode() != 200) {
+            throw new AssertionError(text + ": " + answer.body());
+        }
+        try {
+            return JSON.readTree(answer.body());
+        } catch (IOException e) {
+            throw new java.io.UncheckedIOException(e);
+        }
+    }
+
+    @Override
+    public void close() {
+        context.close();
+    }
+}

@@ -1,0 +1,104 @@
+package app.loculus.bench;
+
+import app.loculus.core.dmx.FrameRenderer;
+import app.loculus.core.dmx.Frames;
+import app.loculus.core.palette.Palette;
+import app.loculus.core.palette.Reach;
+import app.loculus.core.palette.ReachRow;
+import app.loculus.core.patch.UnitId;
+import app.loculus.core.show.Outcome;
+import app.loculus.core.show.Show;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.TimeUnit;
+import org.openjdk.jmh.annotations.Benchmark;
+import org.openjdk.jmh.annotations.BenchmarkMode;
+import org.openjdk.jmh.annotations.Fork;
+import org.openjdk.jmh.annotations.Measurement;
+import org.openjdk.jmh.annotations.Mode;
+import org.openjdk.jmh.annotations.OutputTimeUnit;
+import org.openjdk.jmh.annotations.Scope;
+import org.openjdk.jmh.annotations.Setup;
+import org.openjdk.jmh.annotations.State;
+import org.openjdk.jmh.annotations.Warmup;
+
+/** One method for each row of the speed table. */
+@State(Scope.Benchmark)
+@BenchmarkMode(Mode.AverageTime)
+@OutputTimeUnit(TimeUnit.MILLISECONDS)
+@Fork(1)
+@Warmup(iterations = 4, time = 2)
+@Measurement(iterations = 5, time = 2)
+public class CoreBenchmark {
+
+    private Show patch5000;
+    private Show held2000;
+    private Show colours2000;
+    private List<UnitId> units2000;
+    private final FrameRenderer full = new FrameRenderer();
+    private final FrameRenderer incremental = new FrameRenderer();
+    private Show[] flip;
+    private int turn;
+
+    @Setup
+    public void prepare() {
+        patch5000 = LargeShow.of(5000);
+        Show patched = LargeShow.of(2000);
+        held2000 = LargeShow.say(
+                LargeShow.say(patched, "1 thru 200 at full colour xy 0.25, 0.39"), "record colour 1 \"One\" global");
+        colours2000 = palettes(held2000);
+        held2000 = LargeShow.say(held2000, "all");
+        units2000 = colours2000.patch().fixtures().stream()
+                .map(f -> UnitId.whole(f.id()))
+                .toList();
+        Show lit = LargeShow.say(held2000, "at 50 colour 1");
+        flip = new Show[] {LargeShow.say(lit, "777 at 10"), LargeShow.say(lit, "777 at 90")};
+        incremental.render(flip[0].scene());
+    }
+
+    private static Show palettes(Show show) {
+        Show now = show;
+        for (int i = 0; i < 199; i++) {
+            double x = 0.20 + 0.001 * i;
+            now = LargeShow.say(now, "1 thru 200 colour xy " + x + ", 0." + (25 + i % 15));
+            now = LargeShow.say(now, "record colour " + (i + 2) + " global");
+        }
+        return now;
+    }
+
+    /** Goal: below 20 ms. */
+    @Benchmark
+    public Outcome previewOnePatchEditAmong5000() {
+        return LargeShow.outcome(patch5000, "patch 2501 at 900.1");
+    }
+
+    /** Goal: below 20 ms. */
+    @Benchmark
+    public List<List<ReachRow>> reachOf200PalettesOver2000Units() {
+        Reach reach = new Reach(colours2000.patch(), colours2000.answers(), units2000);
+        List<List<ReachRow>> rows = new ArrayList<>();
+        for (Palette palette : colours2000.palettes()) {
+            rows.add(reach.of(palette));
+        }
+        return rows;
+    }
+
+    /** Goal: below 10 ms. */
+    @Benchmark
+    public Outcome applyAColourTo2000UnitsOf10Types() {
+        return LargeShow.outcome(held2000, "colour 1");
+    }
+
+    /** Goal: below 5 ms. */
+    @Benchmark
+    public Frames fullFrameOf2000Units() {
+        return full.render(flip[0].scene());
+    }
+
+    /** Goal: below 0.2 ms. */
+    @Benchmark
+    public Frames incrementalFrameAfterOneValue() {
+        turn ^= 1;
+        return incremental.update(flip[turn].scene());
+    }
+}

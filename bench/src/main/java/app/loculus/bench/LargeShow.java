@@ -1,0 +1,57 @@
+package app.loculus.bench;
+
+import app.loculus.core.command.Command;
+import app.loculus.core.command.LineReader;
+import app.loculus.core.profile.Profiles;
+import app.loculus.core.show.Outcome;
+import app.loculus.core.show.Show;
+import app.loculus.formats.gdtf.ShippedProfiles;
+
+/** Made-up shows of a chosen size. */
+final class LargeShow {
+
+    static final Profiles PROFILES = ShippedProfiles.read();
+    static final LineReader LINES = new LineReader(PROFILES);
+
+    /** Ten types: those that can show a colour, each in its own way, and some that cannot. */
+    private static final String[] TYPES = {
+        "Skiff Wash / extended", "Ember Par / 8-slot", "Fathom Profile / standard", "Lantern Beam / 16-slot",
+                "Gull Panel / 8-slot",
+        "Skiff Wash / basic", "Ember Par / 6-slot", "Gull Panel / 7-slot crossfade",
+                "Bosun Scroller / dimmer + scroller", "House Dimmer / 1-slot"
+    };
+
+    private LargeShow() {}
+
+    /** Fewer than would fit, so that a show spreads over about as many universes as a real one. */
+    private static final int MOST_A_UNIVERSE = 30;
+
+    /** Fixtures of ten types in equal numbers: 2,000 take some 70 universes, 5,000 some 180. */
+    static Show of(int fixtures) {
+        Show show = Show.empty("Large");
+        int number = 1;
+        int universe = 1;
+        for (String type : TYPES) {
+            int room =
+                    Math.min(MOST_A_UNIVERSE, 512 / PROFILES.type(type).mode().slots());
+            for (int left = fixtures / TYPES.length; left > 0; left -= room) {
+                int last = number + Math.min(room, left) - 1;
+                show = say(show, "patch " + number + " thru " + last + " as \"" + type + "\" at " + universe++ + ".1");
+                number = last + 1;
+            }
+        }
+        return show;
+    }
+
+    static Show say(Show show, String line) {
+        Outcome outcome = outcome(show, line);
+        if (outcome.refused()) {
+            throw new IllegalStateException(line + ": " + outcome.problems());
+        }
+        return outcome.show();
+    }
+
+    static Outcome outcome(Show show, String line) {
+        return ((Command.Edit) LINES.read(line)).edit().apply(show);
+    }
+}

@@ -1,0 +1,2 @@
+/** Speed of the core at the sizes the house has goals for. Run with {@code ./loculus bench}. */
+package app.loculus.bench;
