@@ -8,6 +8,9 @@ import { colours, draw, type Scene } from './draw';
 import { fit, spots, toStage, type Spot } from './view';
 
 const REACH = 14;
+/** Nothing enlarged. */
+const WHOLE = { factor: 1, dx: 0, dy: 0 };
+const CLOSEST = 12;
 const SLIP = 4;
 /** Where a fixture goes that has never had a place: the height most bridges hang at, in metres. */
 const USUAL_HEIGHT = 6;
@@ -32,7 +35,15 @@ export function Stage() {
   const desk = useDesk().data;
   const theme = useTheme((s) => s.theme);
   const fixtures = useMemo(() => patch?.fixtures ?? [], [patch]);
-  const view = useMemo(() => fit(fixtures, size.width, size.height), [fixtures, size]);
+  const [lens, setLens] = useState(WHOLE);
+  const view = useMemo(() => {
+    const whole = fit(fixtures, size.width, size.height);
+    return {
+      scale: whole.scale * lens.factor,
+      left: whole.left * lens.factor + lens.dx,
+      bottom: whole.bottom * lens.factor + lens.dy,
+    };
+  }, [fixtures, size, lens]);
   const all = useMemo(() => spots(fixtures, view, size.width, size.height), [fixtures, view, size]);
   const order = useMemo(() => {
     const found = new Map<string, number>();
@@ -83,6 +94,13 @@ export function Stage() {
   const at = (e: React.PointerEvent) => {
     const rect = canvas.current!.getBoundingClientRect();
     return { x: e.clientX - rect.left, y: e.clientY - rect.top };
+  };
+  const onWheel = (e: React.WheelEvent) => {
+    const rect = canvas.current!.getBoundingClientRect();
+    const factor = Math.max(1, Math.min(CLOSEST, lens.factor * (e.deltaY < 0 ? 1.2 : 1 / 1.2)));
+    const ratio = factor / lens.factor;
+    const [x, y] = [e.clientX - rect.left, e.clientY - rect.top];
+    setLens(factor === 1 ? WHOLE : { factor, dx: x - (x - lens.dx) * ratio, dy: y - (y - lens.dy) * ratio });
   };
   const onPointerDown = (e: React.PointerEvent) => {
     e.currentTarget.setPointerCapture(e.pointerId);
@@ -149,10 +167,15 @@ export function Stage() {
             m
           </label>
         )}
+        {lens.factor > 1 && (
+          <button className="min-h-7 underline" onClick={() => setLens(WHOLE)}>
+            Whole stage
+          </button>
+        )}
         <span className="ml-auto truncate opacity-80">
           {placing
             ? 'drag a fixture · or a line to space what is in hand'
-            : 'drag to pick · shift adds · alt takes out'}
+            : 'drag to pick · shift adds · alt takes out · wheel enlarges'}
         </span>
       </div>
       <div ref={box} className="relative min-h-0 flex-1">
@@ -162,6 +185,7 @@ export function Stage() {
           role="img"
           aria-label={`Stage plan with ${fixtures.length} fixtures, ${order.size} in hand. Everything on it can be chosen in the line or in the Patch table too.`}
           className="absolute inset-0 h-full w-full touch-none"
+          onWheel={onWheel}
           onPointerDown={onPointerDown}
           onPointerMove={(e) => drag && setDrag({ ...drag, x1: at(e).x, y1: at(e).y })}
           onPointerUp={onPointerUp}

@@ -102,7 +102,14 @@ function positions(c: CanvasRenderingContext2D, { spots, width }: Scene, k: Colo
   }
 }
 
-const radius = (f: FixtureView) => (f.form === 'head' ? 6 : 5);
+/** How much smaller and fainter things are drawn where many share the window: 1 for a hundred, a third for a thousand. */
+const crowd = (scene: Scene) =>
+  Math.min(1, Math.max(0.3, (Math.sqrt(110 / Math.max(1, scene.spots.length)) * scene.view.scale) / 28));
+
+const radius = (f: FixtureView, scene: Scene) => (f.form === 'head' ? 6 : 5) * crowd(scene);
+
+/** More order numbers than this cannot be read. */
+const MOST_NUMBERS = 60;
 
 function parts(scene: Scene, f: FixtureView): RigPart[] {
   if (f.cells === 0) return [scene.parts.get(`${f.number}.0`)].filter((p) => p !== undefined);
@@ -125,8 +132,8 @@ function light(c: CanvasRenderingContext2D, scene: Scene, { fixture, sx, sy }: S
   const at = first.lands ? toScreen(scene.view, first.x, first.y) : { sx, sy };
   const throwMetres = fixture.placed ? Math.max(1, fixture.z) : 1;
   const spread = Math.tan(((first.beam || 36) * Math.PI) / 360) * throwMetres * scene.view.scale;
-  const size = Math.max(10, Math.min(90, spread));
-  const strength = 0.5 * Math.sqrt(brightest.intensity);
+  const size = Math.max(10, Math.min(90, spread)) * Math.max(0.5, crowd(scene));
+  const strength = 0.5 * Math.sqrt(brightest.intensity) * crowd(scene) ** 1.5;
   if (Math.hypot(at.sx - sx, at.sy - sy) > size * 0.6)
     beam(c, { sx, sy }, at, size * 0.8, brightest, strength);
   const glow = c.createRadialGradient(at.sx, at.sy, 0, at.sx, at.sy, size);
@@ -170,7 +177,7 @@ function outline(c: CanvasRenderingContext2D, form: string, x: number, y: number
   c.beginPath();
   if (form === 'head') c.arc(x, y, r, 0, Math.PI * 2);
   else if (form === 'lamp') c.roundRect(x - r, y - r, 2 * r, 2 * r, 2);
-  else if (form === 'cells') c.roundRect(x - 18, y - 4, 36, 8, 2);
+  else if (form === 'cells') c.roundRect(x - 3.6 * r, y - 0.8 * r, 7.2 * r, 1.6 * r, 2);
   else if (form === 'dimmer') {
     c.moveTo(x, y - r);
     c.lineTo(x + r, y + r);
@@ -188,17 +195,17 @@ function outline(c: CanvasRenderingContext2D, form: string, x: number, y: number
 function symbol(c: CanvasRenderingContext2D, scene: Scene, { fixture, sx, sy }: Spot, k: Colours) {
   const all = parts(scene, fixture);
   const order = scene.order.get(String(fixture.number));
-  const r = radius(fixture);
+  const r = radius(fixture, scene);
   outline(c, fixture.form, sx, sy, r);
   c.fillStyle = k.stage;
   c.fill();
-  if (fixture.cells > 0) cells(c, all, sx, sy);
+  if (fixture.cells > 0) cells(c, all, sx, sy, r);
   else if (all[0] && all[0].intensity > 0.004) {
     c.fillStyle = rgba(all[0], 0.3 + 0.7 * all[0].intensity);
     c.fill();
   }
   outline(c, fixture.form, sx, sy, r);
-  c.lineWidth = order === undefined ? 1.2 : 2.4;
+  c.lineWidth = (order === undefined ? 1.2 : 2.4) * Math.max(0.5, crowd(scene));
   c.strokeStyle = order === undefined ? k.ink : k.held;
   c.globalAlpha = order === undefined ? 0.6 : 1;
   c.stroke();
@@ -207,7 +214,7 @@ function symbol(c: CanvasRenderingContext2D, scene: Scene, { fixture, sx, sy }: 
     c.fillStyle = k.wrong;
     c.fillRect(sx + r - 1, sy - r - 3, 5, 5);
   }
-  if (order !== undefined) {
+  if (order !== undefined && scene.order.size <= MOST_NUMBERS * Math.max(1, scene.view.scale / 28)) {
     c.fillStyle = k.held;
     c.textAlign = 'center';
     c.font = '700 11px "Atkinson Hyperlegible Mono Variable", monospace';
@@ -216,11 +223,11 @@ function symbol(c: CanvasRenderingContext2D, scene: Scene, { fixture, sx, sy }: 
   }
 }
 
-function cells(c: CanvasRenderingContext2D, all: RigPart[], sx: number, sy: number) {
-  const width = 34 / Math.max(1, all.length);
+function cells(c: CanvasRenderingContext2D, all: RigPart[], sx: number, sy: number, r: number) {
+  const width = (6.8 * r) / Math.max(1, all.length);
   all.forEach((part, i) => {
     c.fillStyle = rgba(part, part.intensity < 0.004 ? 0 : 0.3 + 0.7 * part.intensity);
-    c.fillRect(sx - 17 + i * width, sy - 3, width - 0.5, 6);
+    c.fillRect(sx - 3.4 * r + i * width, sy - 0.6 * r, width - 0.5, 1.2 * r);
   });
 }
 

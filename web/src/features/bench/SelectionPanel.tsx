@@ -99,7 +99,7 @@ export function SelectionPanel({ desk }: { desk: DeskView }) {
             disabled={units.length === 0}
             aria-pressed={desk.patterns.includes(p.line)}
             onClick={() => run(p.line)}
-            className="flex h-11 w-[45px] flex-col items-center justify-center rounded-md border border-line-strong text-[10px] hover:bg-sunk aria-pressed:border-petrol aria-pressed:bg-petrol-soft"
+            className="flex h-11 w-[44px] flex-col items-center justify-center rounded-md border border-line-strong text-[10px] hover:bg-sunk aria-pressed:border-petrol aria-pressed:bg-petrol-soft"
           >
             <svg width="40" height="12" aria-hidden="true">
               {p.bars.map((h, i) => (

@@ -71,7 +71,12 @@ export function HookupDialog({ open, onClose }: { open: boolean; onClose: () => 
               Take in {view.landing} fixtures
             </Button>
             {view.left > 0 && (
-              <span className="text-madder">{view.left} rows cannot be right and are left out.</span>
+              <span className="text-madder">
+                {view.left === 1
+                  ? '1 row cannot be right and is'
+                  : `${view.left} rows cannot be right and are`}{' '}
+                left out.
+              </span>
             )}
           </div>
         </div>

@@ -9,7 +9,7 @@ import { grouped } from './patch-model';
 
 const ROW = 26;
 const COLUMNS =
-  'grid-cols-[46px_minmax(80px,1.2fr)_minmax(110px,1.9fr)_minmax(84px,0.9fr)_36px_minmax(60px,0.9fr)_minmax(56px,0.8fr)]';
+  'grid-cols-[46px_minmax(80px,1.2fr)_minmax(110px,1.9fr)_minmax(84px,0.9fr)_42px_minmax(60px,0.9fr)_minmax(56px,0.8fr)]';
 const HEADS: { key: keyof FixtureView; text: string }[] = [
   { key: 'number', text: 'No.' },
   { key: 'name', text: 'Name' },

@@ -8,6 +8,8 @@ import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Map;
 import org.springframework.boot.builder.SpringApplicationBuilder;
 import org.springframework.context.ConfigurableApplicationContext;
@@ -22,11 +24,13 @@ public final class RunningApplication implements AutoCloseable {
     private final String base;
 
     public RunningApplication(Path data, String... more) {
-        String[] usual = {"--loculus.data=" + data, "--server.port=0", "--loculus.rig-port=0"};
-        String[] all = java.util.stream.Stream.of(usual, more)
-                .flatMap(java.util.Arrays::stream)
-                .toArray(String[]::new);
-        context = new SpringApplicationBuilder(LoculusApplication.class).run(all);
+        List<String> all = new ArrayList<>(List.of(more));
+        for (String usual : List.of("--loculus.data=" + data, "--server.port=0", "--loculus.rig-port=0")) {
+            if (all.stream().noneMatch(f -> f.startsWith(usual.substring(0, usual.indexOf('='))))) {
+                all.add(usual);
+            }
+        }
+        context = new SpringApplicationBuilder(LoculusApplication.class).run(all.toArray(String[]::new));
         base = "http://127.0.0.1:" + context.getEnvironment().getProperty("local.server.port");
     }
 

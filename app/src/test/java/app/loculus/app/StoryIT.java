@@ -138,7 +138,7 @@ class StoryIT {
         button("Bring in a hookup").click();
         button("Try it with the paperwork").click();
         assertThat(page.getByText("Slot 542 of 4.542 is outside 1 to 512.")).isVisible();
-        assertThat(page.getByText("1 rows cannot be right")).isVisible();
+        assertThat(page.getByText("1 row cannot be right")).isVisible();
         page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("sharing"))
                 .click();
         button("Take in 86 fixtures").click();

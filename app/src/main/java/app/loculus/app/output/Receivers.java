@@ -1,5 +1,6 @@
 package app.loculus.app.output;
 
+import app.loculus.app.config.BadSetting;
 import app.loculus.app.config.Settings;
 import app.loculus.app.rig.VirtualRig;
 import java.net.InetAddress;
@@ -24,23 +25,23 @@ class Receivers {
         return all;
     }
 
-    /** @throws IllegalArgumentException in words, which ends the start */
+    /** @throws BadSetting which ends the start in words */
     static InetSocketAddress parse(String text, boolean allowNetwork) {
         int colon = text.lastIndexOf(':');
         if (colon < 1
                 || !text.substring(colon + 1).matches("\\d{1,5}")
                 || Integer.parseInt(text.substring(colon + 1)) > 65535) {
-            throw new IllegalArgumentException("--e131 “" + text + "” is not HOST:PORT, such as 127.0.0.1:6000.");
+            throw new BadSetting("--e131 “" + text + "” is not HOST:PORT, such as 127.0.0.1:6000.");
         }
         try {
             InetAddress host = InetAddress.getByName(text.substring(0, colon));
             if (!host.isLoopbackAddress() && !allowNetwork) {
-                throw new IllegalArgumentException("--e131 " + text
+                throw new BadSetting("--e131 " + text
                         + " is outside this machine. Add --allow-network if frames are meant to leave it.");
             }
             return new InetSocketAddress(host, Integer.parseInt(text.substring(colon + 1)));
         } catch (UnknownHostException e) {
-            throw new IllegalArgumentException("--e131 " + text + ": no such host.", e);
+            throw new BadSetting("--e131 " + text + ": no such host.");
         }
     }
 }

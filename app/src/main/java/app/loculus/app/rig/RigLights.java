@@ -36,13 +36,15 @@ public class RigLights {
     private final VirtualRig rig;
     private final RigFaultMapper faults;
     private final Set<Integer> dirty = ConcurrentHashMap.newKeySet();
-    private volatile Map<Integer, Hung> hung = Map.of();
+    private volatile Snapshot wanted;
+    private Snapshot hangs;
+    private Map<Integer, Hung> hung = Map.of();
 
     RigLights(Shows shows, VirtualRig rig, RigFaultMapper faults) {
         this.shows = shows;
         this.rig = rig;
         this.faults = faults;
-        shows.live().ifPresent(this::hang);
+        shows.live().ifPresent(s -> wanted = s);
         rig.listen(dirty::add);
     }
 
@@ -50,11 +52,22 @@ public class RigLights {
     @Order(2)
     void changed(ShowChanged event) {
         if (event.live() && (event.areas().contains("fixtures") || event.areas().contains("profiles"))) {
-            hang(event.snapshot());
+            wanted = event.snapshot();
         }
     }
 
-    private synchronized void hang(Snapshot snapshot) {
+    /** The rig as it hangs now; hung again only when it is looked at after a change. */
+    private synchronized Map<Integer, Hung> hung() {
+        Snapshot snapshot = wanted;
+        if (snapshot != null && snapshot != hangs) {
+            hung = hang(snapshot);
+            hangs = snapshot;
+            dirty.add(EVERY);
+        }
+        return hung;
+    }
+
+    private Map<Integer, Hung> hang(Snapshot snapshot) {
         Map<Integer, RigFaultMapper.RigFault> wrong = new LinkedHashMap<>();
         faults.of(snapshot.id()).forEach(f -> wrong.put(f.number(), f));
         Map<Integer, Hung> next = new LinkedHashMap<>();
@@ -63,8 +76,7 @@ public class RigLights {
         for (Fixture fixture : patch.fixtures()) {
             next.put(fixture.number(), hung(patch, fixture, Optional.ofNullable(wrong.get(fixture.number())), kinds));
         }
-        hung = next;
-        dirty.add(EVERY);
+        return next;
     }
 
     private static Hung hung(
@@ -100,11 +112,16 @@ public class RigLights {
                                 f.address().map(Address::slot).orElse(null),
                                 f.dead())),
                 () -> faults.delete(live.id(), number));
-        hang(live);
+        hangAgain(live);
+    }
+
+    private synchronized void hangAgain(Snapshot live) {
+        hangs = null;
+        wanted = live;
     }
 
     public Optional<Hung> find(int number) {
-        return Optional.ofNullable(hung.get(number));
+        return Optional.ofNullable(hung().get(number));
     }
 
     public List<CellLight> light(Hung fixture) {
@@ -116,11 +133,12 @@ public class RigLights {
 
     /** Light of every fixture that may have changed since this was asked last, or of all of them. */
     Map<Hung, List<CellLight>> news(boolean all) {
+        Map<Integer, Hung> now = hung();
         Set<Integer> changed = Set.copyOf(dirty);
         dirty.removeAll(changed);
         Map<Integer, byte[]> received = new LinkedHashMap<>();
         Map<Hung, List<CellLight>> lights = new LinkedHashMap<>();
-        for (Hung fixture : hung.values()) {
+        for (Hung fixture : now.values()) {
             if (all || changed.contains(EVERY) || changed.stream().anyMatch(fixture::listensTo)) {
                 lights.put(fixture, fixture.light(u -> received.computeIfAbsent(u, rig::slots)));
             }

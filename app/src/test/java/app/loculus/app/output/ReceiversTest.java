@@ -3,6 +3,7 @@ package app.loculus.app.output;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import app.loculus.app.config.BadSetting;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -18,7 +19,7 @@ class ReceiversTest {
     @ValueSource(strings = {"127.0.0.1", "127.0.0.1:x", "127.0.0.1:99999", ":5", "192.0.2.7:5568"})
     void anything_else_is_refused_in_words(String text) {
         assertThatThrownBy(() -> Receivers.parse(text, false))
-                .isInstanceOf(IllegalArgumentException.class)
+                .isInstanceOf(BadSetting.class)
                 .hasMessageContaining(text);
     }
 
