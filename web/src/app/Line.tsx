@@ -96,7 +96,7 @@ export function Line() {
             autoComplete="off"
             spellCheck={false}
             placeholder="type a command, such as 101 thru 112 at 60   ( / )"
-            className="mono w-full bg-transparent text-[13px] text-ink outline-none placeholder:text-ink-3"
+            className="mono w-full bg-transparent text-[13px] text-ink outline-none placeholder:text-ink-label"
             value={text}
             onFocus={() => setFocused(true)}
             onBlur={() => setFocused(false)}

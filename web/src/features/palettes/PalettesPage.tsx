@@ -169,6 +169,9 @@ function RecordPalette({ kind }: { kind: Kind }) {
             value={name}
             onChange={(e) => setName(e.target.value)}
           />
+          <Button kind="main" type="submit" disabled={!touched || reading.problems.length > 0}>
+            Record
+          </Button>
         </div>
         <Segmented
           label="Scope"
@@ -196,9 +199,6 @@ function RecordPalette({ kind }: { kind: Kind }) {
           problems={[...reading.problems, ...(reading.outcome?.problems ?? [])]}
           onLine={(l) => void runLine(l)}
         />
-        <Button kind="main" type="submit" disabled={!touched || reading.problems.length > 0}>
-          Record
-        </Button>
       </form>
     </div>
   );

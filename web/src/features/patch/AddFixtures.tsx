@@ -2,9 +2,12 @@ import { ChevronDown, ChevronUp } from 'lucide-react';
 import { useEffect, useMemo, useState } from 'react';
 import type { LineResponse, PatchView } from '../../api/client';
 import { useDesk, useProfiles } from '../../api/queries';
+import { line } from '../../api/commands';
 import { runLine } from '../../app/Line';
+import { attempt } from '../../app/notices';
 import { Button } from '../../ui/Button';
 import { Field, inputShape } from '../../ui/Field';
+import { Modal } from '../../ui/Modal';
 import { ProblemList } from '../../ui/ProblemList';
 import { useLineReading } from '../bench/useLineReading';
 
@@ -206,7 +209,16 @@ function InHand({ patch }: { patch: PatchView }) {
   const steps = useDesk().data?.steps ?? [];
   const numbers = [...new Set(steps.flat().map((u) => u.split('.')[0]))];
   const [to, setTo] = useState('');
+  const [losses, setLosses] = useState('');
   const who = runs(numbers.map(Number));
+  /** Deletes at once what nothing refers to; else names the losses first. */
+  const ask = async () => {
+    const foreseen = await attempt(() => line(`delete ${who}`, true));
+    if (!foreseen) return;
+    const words = foreseen.words[0] ?? '';
+    if (words.includes('nothing else refers')) await runLine(`delete ${who}`);
+    else setLosses(words);
+  };
   if (numbers.length === 0)
     return <p className="text-ink-2">Fill in the form, or hold fixtures to move, unpatch or delete them.</p>;
   const patched = patch.fixtures.some((f) => numbers.includes(String(f.number)) && f.claims.length > 0);
@@ -235,9 +247,24 @@ function InHand({ patch }: { patch: PatchView }) {
       <Button disabled={!patched} onClick={() => void runLine(`unpatch ${who}`)}>
         Unpatch
       </Button>
-      <Button kind="danger" onClick={() => void runLine(`delete ${who}`)}>
+      <Button kind="danger" onClick={() => void ask()}>
         Delete
       </Button>
+      <Modal open={losses !== ''} title="Delete for good?" onClose={() => setLosses('')}>
+        <p className="pb-3">{losses}.</p>
+        <div className="flex gap-2">
+          <Button
+            kind="danger"
+            onClick={() => {
+              setLosses('');
+              void runLine(`delete ${who}`);
+            }}
+          >
+            Delete {numbers.length === 1 ? 'it' : `all ${numbers.length}`}
+          </Button>
+          <Button onClick={() => setLosses('')}>Keep</Button>
+        </div>
+      </Modal>
     </form>
   );
 }

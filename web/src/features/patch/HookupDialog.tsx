@@ -188,10 +188,13 @@ function Rows({ view }: { view: HookupView }) {
                 {r.profile} · {r.mode}
               </td>
               <td className="mono px-2">{r.address || '—'}</td>
-              <td className="mono px-2">{r.lands ? r.landsAt : 'left out'}</td>
+              <td className="mono px-2 whitespace-nowrap">{r.lands ? r.landsAt : 'left out'}</td>
               <td className="px-2 py-0.5">
                 {r.problems.map((p) => (
-                  <span key={p.words} className={p.severity === 'refusal' ? 'text-madder' : 'text-ochre'}>
+                  <span
+                    key={p.words}
+                    className={`block ${p.severity === 'refusal' ? 'text-madder' : 'text-ochre'}`}
+                  >
                     {p.words} <span className="text-ink-2">{p.waysOut.map((w) => w.words).join(' ')}</span>
                   </span>
                 ))}

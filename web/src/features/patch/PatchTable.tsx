@@ -157,7 +157,9 @@ export function PatchTable({
           </div>
         </div>
       )}
-      <div className="flex h-8 shrink-0 items-center gap-2 border-t border-line px-2 text-[12px] text-ink-label">
+      <div
+        className={`${total === 0 ? 'hidden' : 'flex'} h-8 shrink-0 items-center gap-2 border-t border-line px-2 text-[12px] text-ink-label`}
+      >
         group by
         <select
           aria-label="Group by"

@@ -6,6 +6,8 @@ import app.loculus.core.profile.Profiles;
 import app.loculus.core.show.Outcome;
 import app.loculus.core.show.Show;
 import app.loculus.formats.gdtf.ShippedProfiles;
+import java.util.ArrayList;
+import java.util.List;
 
 /** Made-up shows of a chosen size. */
 final class LargeShow {
@@ -26,9 +28,9 @@ final class LargeShow {
     /** Fewer than would fit, so that a show spreads over about as many universes as a real one. */
     private static final int MOST_A_UNIVERSE = 30;
 
-    /** Fixtures of ten types in equal numbers: 2,000 take some 70 universes, 5,000 some 180. */
-    static Show of(int fixtures) {
-        Show show = Show.empty("Large");
+    /** Lines that patch fixtures of ten types in equal numbers: 2,000 take some 70 universes, 5,000 some 180. */
+    static List<String> lines(int fixtures) {
+        List<String> lines = new ArrayList<>();
         int number = 1;
         int universe = 1;
         for (String type : TYPES) {
@@ -36,9 +38,17 @@ final class LargeShow {
                     Math.min(MOST_A_UNIVERSE, 512 / PROFILES.type(type).mode().slots());
             for (int left = fixtures / TYPES.length; left > 0; left -= room) {
                 int last = number + Math.min(room, left) - 1;
-                show = say(show, "patch " + number + " thru " + last + " as \"" + type + "\" at " + universe++ + ".1");
+                lines.add("patch " + number + " thru " + last + " as \"" + type + "\" at " + universe++ + ".1");
                 number = last + 1;
             }
+        }
+        return lines;
+    }
+
+    static Show of(int fixtures) {
+        Show show = Show.empty("Large");
+        for (String line : lines(fixtures)) {
+            show = say(show, line);
         }
         return show;
     }
