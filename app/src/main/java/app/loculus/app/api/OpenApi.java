@@ -18,6 +18,7 @@ class OpenApi {
         return api -> {
             api.setInfo(new Info().title("Loculus").version("1"));
             api.setServers(List.of());
+            @SuppressWarnings("rawtypes") // as the library declares it
             Map<String, Schema> schemas = api.getComponents().getSchemas();
             schemas.forEach((name, schema) -> require(name, schema));
         };

@@ -102,7 +102,9 @@ public class RigLights {
     /** Sets one fixture of the live rig wrong, or right again with no fault. */
     public void set(int number, Optional<Fault> fault) {
         Snapshot live = shows.live().orElseThrow(() -> Refusal.of("rig.none", "rig", "No show is open."));
-        live.show().patch().number(number);
+        Patch patch = live.show().patch();
+        Mode mode = patch.modeOf(patch.number(number));
+        fault.flatMap(Fault::address).ifPresent(a -> check(a, mode));
         fault.ifPresentOrElse(
                 f -> faults.keep(
                         live.id(),
@@ -113,6 +115,14 @@ public class RigLights {
                                 f.dead())),
                 () -> faults.delete(live.id(), number));
         hangAgain(live);
+    }
+
+    private static void check(Address address, Mode mode) {
+        int slots = mode.footprint().values().stream().findFirst().orElse(0);
+        if (!address.fits(slots)) {
+            throw Refusal.of(
+                    "rig.address", "address", "It needs " + slots + " slots; " + address + " does not leave so many.");
+        }
     }
 
     private synchronized void hangAgain(Snapshot live) {

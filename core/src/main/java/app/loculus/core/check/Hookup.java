@@ -117,8 +117,9 @@ public final class Hookup {
                 : Optional.of(Address.parse(text));
     }
 
-    /** The fixture where it can land; what had to be changed is said in a warning. */
+    /** The fixture where it can land, once it is known that it can be one at all; what had to be changed is said in a warning. */
     private TakeIn.NewFixture settled(TakeIn.NewFixture wanted, Problems problems) {
+        fixture(wanted);
         if (wanted.address().isEmpty()) {
             problems.add(Problem.warning("hookup.unpatched", "address", "No address: it comes in unpatched."));
             return wanted;

@@ -28,12 +28,28 @@ public record Fixture(
 
     public static final int LAST_NUMBER = 999_999;
 
+    private static final int LONGEST_NAME = 200;
+    private static final int LONGEST_PURPOSE = 400;
+
     public Fixture {
         if (number < 1 || number > LAST_NUMBER) {
             throw Refusal.of(
                     "patch.number", "numbers", "Fixture number " + number + " is outside 1 to " + LAST_NUMBER + ".");
         }
+        atMost("name", name, LONGEST_NAME);
+        atMost("position", position, LONGEST_NAME);
+        atMost("purpose", purpose, LONGEST_PURPOSE);
         addresses = List.copyOf(addresses);
+    }
+
+    private static void atMost(String what, String text, int longest) {
+        if (text.length() > longest) {
+            throw Refusal.of(
+                    "patch.text",
+                    what,
+                    "A " + what + " has at most " + longest + " characters; “" + text.substring(0, 20) + "…” has "
+                            + text.length() + ".");
+        }
     }
 
     public Fixture at(List<PatchedAddress> newAddresses) {

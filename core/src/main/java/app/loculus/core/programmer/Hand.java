@@ -26,7 +26,8 @@ public record Hand(
     }
 
     public Hand choosing(Selection next) {
-        return new Hand(next, next, List.of(), 0, selection.isEmpty() ? last : selection, highlight);
+        boolean nothingLost = selection.isEmpty() || selection.equals(next);
+        return new Hand(next, next, List.of(), 0, nothingLost ? last : selection, highlight);
     }
 
     /** Lays a pattern on what is in hand. */

@@ -23,7 +23,8 @@ public record RecordGroup(Optional<Integer> number, Optional<String> name, boole
         Optional<Group> existing = GroupFinder.numbered(draft.show(), into);
         GroupId id = existing.map(Group::id).orElseGet(draft.show()::nextGroupId);
         existing.filter(g -> !replace).ifPresent(g -> refuse(draft.show(), g));
-        String called = name.or(() -> existing.map(Group::name)).orElse("Group " + into);
+        String called =
+                name.map(Names::checked).or(() -> existing.map(Group::name)).orElse("Group " + into);
         draft.put(new Group(id, into, called, new GroupContent.Fixed(selection)));
         draft.say((existing.isPresent() ? "Replaces" : "Records") + " group " + into + " “" + called + "”: "
                 + Numbers.count(selection.size(), "unit") + " in "

@@ -75,7 +75,7 @@ public record RecordPalette(
 
     private Palette changed(Palette palette, Recorded recorded) {
         Palette after = onto == Onto.MERGE ? palette.merged(recorded) : palette.replaced(recorded);
-        return name.map(after::named).orElse(after);
+        return name.map(Names::checked).map(after::named).orElse(after);
     }
 
     private Palette created(Show show, int into, Recorded recorded) {

@@ -4,12 +4,12 @@ import app.loculus.app.api.ProblemView;
 import app.loculus.app.session.EditRequest;
 import app.loculus.app.session.Edited;
 import app.loculus.app.session.Shows;
+import app.loculus.app.session.Snapshot;
 import app.loculus.core.check.Hookup;
 import app.loculus.core.check.HookupRow;
 import app.loculus.core.check.RowVerdict;
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.profile.Profiles;
-import app.loculus.core.show.Show;
 import app.loculus.formats.csv.HookupField;
 import app.loculus.formats.csv.HookupReader;
 import java.util.Arrays;
@@ -82,20 +82,21 @@ class PatchController {
     HookupView hookup(@PathVariable long id, @RequestBody HookupRequest request) {
         HookupReader.Read read =
                 HookupReader.read(request.text() == null ? "" : request.text(), mapping(request.mapping()));
-        Show show = shows.get(id).show();
-        List<RowVerdict> verdicts = Hookup.examine(show, library, read.rows(), clashing(request.clashing()));
+        Snapshot examined = shows.get(id);
+        List<RowVerdict> verdicts = Hookup.examine(examined.show(), library, read.rows(), clashing(request.clashing()));
         boolean preview = Boolean.TRUE.equals(request.preview());
         if (!preview) {
-            takeIn(id, verdicts);
+            takeIn(examined, verdicts);
         }
         return view(preview, read, verdicts, shows.get(id).revision());
     }
 
-    private void takeIn(long id, List<RowVerdict> verdicts) {
+    private void takeIn(Snapshot examined, List<RowVerdict> verdicts) {
         if (verdicts.stream().noneMatch(v -> v.landing().isPresent())) {
             throw Refusal.of("hookup.none", "file", "Not one row can be taken in.");
         }
-        Edited edited = shows.edit(id, Hookup.takeIn(verdicts), EditRequest.NOW);
+        EditRequest madeOn = new EditRequest(false, "", Optional.of(examined.revision()), "");
+        Edited edited = shows.edit(examined.id(), Hookup.takeIn(verdicts), madeOn);
         if (edited.outcome().refused()) {
             throw new Refusal(edited.outcome().problems());
         }
