@@ -34,17 +34,24 @@ function useReading() {
   }, [text, set, show]);
 }
 
-/** Does a line and empties the input, or leaves it there with what is wrong. */
+/**
+ * Does a line and empties the input, or leaves it there with what is wrong. A press elsewhere does a line too: what a
+ * person has begun to type in the meantime is not touched.
+ */
 export async function runLine(text: string) {
   const { set, remember } = useLine.getState();
+  const typingOther = () => !['', text].includes(useLine.getState().text);
   useNotice.setState({ notice: null });
   try {
     const done = await line(text);
     remember(text);
-    set({ text: '', reading: null, problems: done.problems, done: done.reading || 'Nothing changes' });
+    if (!typingOther()) {
+      set({ text: '', reading: null, problems: done.problems, done: done.reading || 'Nothing changes' });
+    }
   } catch (error) {
-    set({ text, done: '', problems: error instanceof RefusedError ? error.problems : [] });
     if (!(error instanceof RefusedError)) throw error;
+    if (typingOther()) useNotice.setState({ notice: { words: error.message, problems: error.problems } });
+    else set({ text, done: '', problems: error.problems });
   }
 }
 
@@ -122,7 +129,13 @@ export function Line() {
       {open && (
         <div className="absolute top-9 right-0 left-0 z-30 rounded-md border border-line-strong bg-sheet p-3 shadow-lg">
           {notice && shown.length === 0 && <p className="text-madder">{notice.words}</p>}
-          <ProblemList problems={shown.length > 0 ? shown : warnings} onLine={(l) => void runLine(l)} />
+          <ProblemList
+            problems={shown.length > 0 ? shown : warnings}
+            onLine={(l) => {
+              set({ text: l });
+              void runLine(l);
+            }}
+          />
           {detail.map((d) => (
             <p key={d} className="text-ink-2">
               {d}

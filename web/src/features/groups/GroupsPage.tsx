@@ -122,14 +122,14 @@ function RecordGroup() {
   const [number, setNumber] = useState('');
   const held = (desk?.steps.length ?? 0) > 0;
   const into = number || String(desk?.nextGroup ?? 1);
-  const text = held ? `record group ${into}${name ? ` "${name.replaceAll('"', '')}"` : ''}` : '';
-  const reading = useLineReading(text);
+  const quoted = name ? ` "${name.replaceAll('"', '')}"` : '';
+  const text = `record group${number ? ` ${number}` : ''}${quoted}`;
+  const reading = useLineReading(held ? text : '');
   const record = async () => {
-    if (!text) return;
     await runLine(text);
     setName('');
     setNumber('');
-    (document.activeElement as HTMLElement | null)?.blur();
+    document.getElementById('record-name')?.blur();
   };
   return (
     <form
@@ -162,7 +162,7 @@ function RecordGroup() {
         {held ? reading.outcome?.reading : 'Choose fixtures first; their order is kept.'}
       </p>
       <ProblemList problems={reading.problems} onLine={(l) => void runLine(l)} />
-      <Button kind="main" type="submit" disabled={!held}>
+      <Button kind="main" type="submit">
         Record as {into}
       </Button>
     </form>

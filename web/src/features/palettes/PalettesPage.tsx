@@ -132,15 +132,13 @@ function RecordPalette({ kind }: { kind: Kind }) {
   const [closeWheel, setCloseWheel] = useState(false);
   const touched = (desk?.touchedUnits ?? 0) > 0;
   const quoted = name ? ` "${name.replaceAll('"', '')}"` : '';
-  const text = touched
-    ? `record ${kind}${number ? ` ${number}` : ''}${quoted}${scope ? ` ${scope}` : ''}${closeWheel ? ' close wheel' : ''}`
-    : '';
-  const reading = useLineReading(text);
+  const text = `record ${kind}${number ? ` ${number}` : ''}${quoted}${scope ? ` ${scope}` : ''}${closeWheel ? ' close wheel' : ''}`;
+  const reading = useLineReading(touched ? text : '');
   const record = async () => {
     await runLine(text);
     setName('');
     setNumber('');
-    (document.activeElement as HTMLElement | null)?.blur();
+    document.getElementById('record-name')?.blur();
   };
   return (
     <div>
@@ -148,7 +146,7 @@ function RecordPalette({ kind }: { kind: Kind }) {
         className="space-y-2"
         onSubmit={(e) => {
           e.preventDefault();
-          if (text) void record();
+          void record();
         }}
       >
         <div className="caps">Record {kind}</div>
@@ -169,7 +167,7 @@ function RecordPalette({ kind }: { kind: Kind }) {
             value={name}
             onChange={(e) => setName(e.target.value)}
           />
-          <Button kind="main" type="submit" disabled={!touched || reading.problems.length > 0}>
+          <Button kind="main" type="submit">
             Record
           </Button>
         </div>

@@ -3,102 +3,16 @@ package app.loculus.app;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
 
-import com.microsoft.playwright.Browser;
-import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
-import com.microsoft.playwright.Playwright;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.BoundingBox;
-import java.nio.file.Path;
 import java.util.List;
 import java.util.regex.Pattern;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 
 /** From an empty show to light, as one person tells it: the packaged application, H2 on disk, real UDP, a kill. */
-class StoryIT {
-
-    private static final List<String> FLAGS = List.of(
-            "--no-sandbox",
-            "--disable-quic",
-            "--no-first-run",
-            "--disable-background-networking",
-            "--disable-component-update",
-            "--disable-sync");
-
-    @TempDir
-    static Path data;
-
-    private static PackagedApplication app;
-    private static Playwright playwright;
-    private static Browser browser;
-    private static Page page;
-
-    @BeforeAll
-    static void start() {
-        app = new PackagedApplication(data);
-        app.start();
-        playwright = Playwright.create();
-        browser = playwright
-                .chromium()
-                .launch(new BrowserType.LaunchOptions()
-                        .setExecutablePath(Path.of("/usr/bin/chromium"))
-                        .setArgs(FLAGS));
-        page = browser.newPage(new Browser.NewPageOptions().setViewportSize(1280, 800));
-    }
-
-    @AfterAll
-    static void stop() {
-        browser.close();
-        playwright.close();
-        app.close();
-    }
-
-    private static Locator button(String name) {
-        return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile(name)));
-    }
-
-    private static Locator lineInput() {
-        return page.locator("#line");
-    }
-
-    private static Locator reading() {
-        return page.locator("#line-reading");
-    }
-
-    /** Types a line, waits for what it would do, and does it. */
-    private static void line(String text) {
-        page.keyboard().press("Escape");
-        page.keyboard().press("/");
-        page.keyboard().type(text);
-        assertThat(reading()).not().isEmpty();
-        page.keyboard().press("Enter");
-        assertThat(lineInput()).hasValue("");
-        page.keyboard().press("Escape");
-    }
-
-    private static void go(String chapter) {
-        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(Pattern.compile(chapter)))
-                .click();
-    }
-
-    private static Locator row(int number) {
-        return page.locator("[data-number='" + number + "']");
-    }
-
-    private static double rig(int number, String part) {
-        Object value = page.evaluate(
-                "async ([n, p]) => { const r = await (await fetch('/api/rig/' + n)).json(); return p.split('.').reduce((o, k) => o[k], r) }",
-                List.of(number, part));
-        return ((Number) value).doubleValue();
-    }
-
-    private static Object get(String path) {
-        return page.evaluate("async (p) => (await fetch(p)).text()", path);
-    }
+class StoryIT extends InBrowser {
 
     @Test
     void from_an_empty_show_to_light() {
@@ -312,12 +226,12 @@ class StoryIT {
                 "/api/shows/1/desk",
                 "/api/shows/1/groups",
                 "/api/shows/1/palettes");
-        List<Object> before = parts.stream().map(StoryIT::get).toList();
+        List<Object> before = parts.stream().map(InBrowser::get).toList();
         app.kill();
         app.start();
         page.navigate(app.url());
         assertThat(page.getByText("402").first()).isVisible();
-        List<Object> after = parts.stream().map(StoryIT::get).toList();
+        List<Object> after = parts.stream().map(InBrowser::get).toList();
         assertThat(after).isEqualTo(before);
         assertThat(rig(402, "intensity")).isLessThan(0.001);
         assertThat(rig(401, "intensity")).isGreaterThan(0.99);

@@ -1,0 +1,282 @@
+package app.loculus.app;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.BoundingBox;
+import java.util.List;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+
+/** Handling by keyboard and pointer, each from a small show of its own. */
+class HandlingIT extends InBrowser {
+
+    private static final String PATCH = "patch 1 thru 6 as \"Skiff Wash / extended\" at 1.1\n"
+            + "patch 11 thru 13 as \"House Dimmer\" at 2.1\npatch 21 as \"Tideline Batten / 38-slot\" at 3.1\n"
+            + "hang 1 thru 6 on \"Bridge 1\"\nhang 11 thru 13 on \"Gallery\"\n"
+            + "place 1 thru 6 at -5,2,6 thru 5,2,6\nplace 11 thru 13 at -3,-2,4 thru 3,-2,4";
+
+    @BeforeEach
+    void aSmallShow() {
+        page.navigate(app.url());
+        page.evaluate(
+                "async (text) => { const post = (u, b) => fetch(u, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(b) });"
+                        + " const show = await (await post('/api/shows', { name: 'Handling' })).json(); await post(`/api/shows/${show.id}/line`, { text }); }",
+                PATCH);
+        page.navigate(app.url() + "/patch");
+        assertThat(row(1)).isVisible();
+    }
+
+    private static Locator chips() {
+        return page.getByLabel("Units in hand, in order").getByRole(AriaRole.BUTTON);
+    }
+
+    private static List<String> held() {
+        return chips().allTextContents();
+    }
+
+    private static Locator radio(String name) {
+        return page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName(Pattern.compile(name)));
+    }
+
+    @Test
+    void digits_go_to_the_line_and_tab_completes_words_and_names() {
+        page.keyboard().type("1 th");
+        page.keyboard().press("Tab");
+        page.keyboard().type("3 a");
+        assertThat(lineInput()).hasValue("1 thru 3 a");
+        page.keyboard().type("t 40");
+        assertThat(reading()).containsText("Dimmer 40 for 3 units");
+        page.keyboard().press("Enter");
+        assertThat(lineInput()).hasValue("");
+        page.keyboard().type("patch 31 as \"emb");
+        page.keyboard().press("Tab");
+        assertThat(lineInput()).hasValue("patch 31 as \"Ember Par / 8-slot\" ");
+        page.keyboard().press("ArrowUp");
+        assertThat(lineInput()).hasValue("1 thru 3 at 40");
+        page.keyboard().press("ArrowDown");
+        assertThat(lineInput()).hasValue("");
+    }
+
+    @Test
+    void an_error_marks_the_word_and_offers_what_may_have_been_meant() {
+        page.keyboard().press("/");
+        page.keyboard().type("1 thur 3");
+        assertThat(page.getByText("Did you mean thru?")).isVisible();
+        assertThat(page.locator("span.decoration-madder")).hasText("thur");
+        assertThat(lineInput()).hasAttribute("aria-invalid", "true");
+        page.keyboard().press("Enter");
+        assertThat(lineInput()).hasValue("1 thur 3");
+    }
+
+    @Test
+    void rows_are_held_by_pointer_and_by_keyboard() {
+        row(2).click();
+        row(4).click(new Locator.ClickOptions()
+                .setModifiers(List.of(com.microsoft.playwright.options.KeyboardModifier.SHIFT)));
+        assertThat(row(3)).hasAttribute("aria-selected", "true");
+        row(11).click(new Locator.ClickOptions()
+                .setModifiers(List.of(com.microsoft.playwright.options.KeyboardModifier.CONTROL)));
+        assertThat(row(11)).hasAttribute("aria-selected", "true");
+        row(3).click(new Locator.ClickOptions()
+                .setModifiers(List.of(com.microsoft.playwright.options.KeyboardModifier.ALT)));
+        assertThat(row(3)).hasAttribute("aria-selected", "false");
+        page.getByRole(AriaRole.GRID).focus();
+        page.keyboard().press("PageUp");
+        page.keyboard().press("ArrowDown");
+        page.keyboard().press("Enter");
+        assertThat(row(1)).hasAttribute("aria-selected", "true");
+        assertThat(row(2)).hasAttribute("aria-selected", "false");
+    }
+
+    @Test
+    void the_table_sorts_filters_and_groups() {
+        page.getByLabel("Group by").selectOption("none");
+        button("^Address").click();
+        button("^Address").click();
+        assertThat(page.locator("[data-number]").first()).hasAttribute("data-number", "21");
+        page.getByLabel("Find fixtures").fill("gallery");
+        assertThat(page.locator("[data-number]")).hasCount(3);
+        page.getByLabel("Find fixtures").fill("");
+        page.getByLabel("Group by").selectOption("profile");
+        page.getByText("Skiff Wash — 6 fixtures").click();
+        assertThat(row(6)).hasAttribute("aria-selected", "true");
+    }
+
+    @Test
+    void a_frame_on_the_plan_picks_in_reading_order_and_shift_adds() {
+        go("Groups");
+        BoundingBox stage = page.getByTestId("stage").boundingBox();
+        page.mouse().move(stage.x + stage.width - 5, stage.y + 5);
+        page.mouse().down();
+        page.mouse().move(stage.x + 5, stage.y + stage.height * 0.62);
+        page.mouse().up();
+        assertThat(chips()).hasCount(6);
+        assertThat(held().get(0)).as("dragged leftwards, counted leftwards").startsWith("6");
+        page.keyboard().down("Shift");
+        page.mouse().move(stage.x + 5, stage.y + stage.height * 0.62);
+        page.mouse().down();
+        page.mouse().move(stage.x + stage.width - 5, stage.y + stage.height - 45);
+        page.mouse().up();
+        page.keyboard().up("Shift");
+        page.waitForCondition(() -> chips().count() == 9);
+    }
+
+    @Test
+    void patterns_take_shares_and_keys_step_through_them() {
+        go("Groups");
+        line("1 thru 6");
+        button("Every 2$").click();
+        assertThat(page.getByText("share 1 of 2")).isVisible();
+        page.keyboard().press("]");
+        assertThat(page.getByText("share 2 of 2")).isVisible();
+        assertThat(page.getByTitle("2: step 1. Press to take it out.")).isVisible();
+        page.keyboard().press("[");
+        assertThat(page.getByText("share 1 of 2")).isVisible();
+        page.keyboard().press("h");
+        page.waitForCondition(() -> rig(1, "intensity") > 0.99);
+        page.keyboard().press("h");
+        page.waitForCondition(() -> rig(1, "intensity") < 0.01);
+        page.getByTitle("3: step 2. Press to take it out.").click();
+        assertThat(page.getByTitle("3: step 2. Press to take it out.")).hasCount(0);
+    }
+
+    @Test
+    void a_fader_moves_the_light_and_one_undo_takes_the_whole_drag_back() {
+        go("Groups");
+        line("1 thru 6");
+        BoundingBox fader = page.getByRole(AriaRole.SLIDER, new Page.GetByRoleOptions().setName("Dimmer"))
+                .boundingBox();
+        page.mouse().move(fader.x + 4, fader.y + fader.height / 2);
+        page.mouse().down();
+        for (int step = 1; step <= 10; step++) {
+            page.mouse().move(fader.x + fader.width * step / 10 - 1, fader.y + fader.height / 2);
+        }
+        page.mouse().up();
+        page.waitForCondition(() -> rig(3, "intensity") > 0.97);
+        page.keyboard().press("Control+z");
+        page.waitForCondition(() -> rig(3, "intensity") < 0.01);
+        assertThat(chips()).hasCount(6);
+    }
+
+    @Test
+    void groups_are_recorded_renamed_and_walked_with_arrows() {
+        go("Groups");
+        line("1 thru 3");
+        page.keyboard().press("r");
+        page.keyboard().type("Left");
+        page.keyboard().press("Enter");
+        line("4 thru 6");
+        page.keyboard().press("r");
+        page.keyboard().type("Right");
+        page.keyboard().press("Enter");
+        page.getByText("Left", new Page.GetByTextOptions().setExact(true)).dblclick();
+        page.getByLabel("Name of 1").fill("House left");
+        page.keyboard().press("Enter");
+        Locator first = page.getByLabel(Pattern.compile("^1 House left"));
+        assertThat(first).isVisible();
+        first.focus();
+        page.keyboard().press("ArrowRight");
+        assertThat(page.getByLabel(Pattern.compile("^2 Right"))).isFocused();
+        page.keyboard().press("ArrowLeft");
+        page.keyboard().press("Enter");
+        assertThat(chips()).hasCount(3);
+        radio("^Add$").click();
+        page.getByLabel(Pattern.compile("^2 Right")).click();
+        assertThat(chips()).hasCount(6);
+        radio("^Less$").click();
+        first.click();
+        assertThat(chips()).hasCount(3);
+    }
+
+    @Test
+    void deleting_what_others_use_names_the_losses_first() {
+        line("1 thru 3");
+        line("record group 1 \"Left\"");
+        row(2).click();
+        button("^Delete$").click();
+        assertThat(page.getByText("Deletes 1 fixture; they drop out of group 1 “Left”."))
+                .isVisible();
+        button("^Keep$").click();
+        assertThat(row(2)).isVisible();
+        button("^Delete$").click();
+        button("^Delete it$").click();
+        assertThat(row(2)).hasCount(0);
+        row(12).click();
+        button("^Delete$").click();
+        assertThat(row(12)).hasCount(0);
+    }
+
+    @Test
+    void moving_what_is_in_hand_says_what_is_in_the_way() {
+        row(11).click();
+        page.getByLabel("Move to address").fill("1.30");
+        page.keyboard().press("Enter");
+        assertThat(page.getByText("Fixture 11 would need 1.30, but 2 “Skiff Wash 2” holds 1.21–1.40."))
+                .isVisible();
+        button("^Move to 1.121").click();
+        assertThat(row(11)).containsText("1.121");
+    }
+
+    @Test
+    void unknown_headers_of_a_hookup_are_mapped_by_hand() {
+        button("Bring in…").click();
+        page.getByLabel("Or paste rows").fill("Kreis,Gerät,Wo\n101,House Dimmer,9.1\n102,Unbekannt,9.2\n");
+        assertThat(page.getByText("0 of 3 columns recognised")).isVisible();
+        Locator choices = page.locator("details select");
+        choices.nth(0).selectOption("number");
+        choices.nth(1).selectOption("profile");
+        choices.nth(2).selectOption("address");
+        assertThat(page.getByText("No profile is called “Unbekannt”.")).isVisible();
+        button("Take in 1 fixtures").click();
+        assertThat(row(101)).containsText("9.1");
+    }
+
+    @Test
+    void both_themes_hold_and_the_sheet_lists_the_keys() {
+        page.keyboard().press("?");
+        assertThat(page.getByText("Highlight what is in hand, on and off")).isVisible();
+        page.keyboard().press("Escape");
+        button("^Night$").click();
+        assertThat(page.locator("html")).hasAttribute("data-theme", "night");
+        page.reload();
+        assertThat(page.locator("html")).hasAttribute("data-theme", "night");
+        button("^Workroom$").click();
+        page.keyboard().press("Alt+4");
+        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Groups")))
+                .isVisible();
+    }
+
+    @Test
+    void two_windows_see_the_same_show() {
+        Page other = browser.newPage();
+        other.navigate(app.url() + "/patch");
+        assertThat(other.locator("[data-number='1']")).isVisible();
+        line("name 1 \"Seen by both\"");
+        assertThat(other.locator("[data-number='1']")).containsText("Seen by both");
+        other.close();
+    }
+
+    @Test
+    void everything_that_can_be_pressed_has_a_name_and_nothing_scrolls_sideways() {
+        for (String chapter : List.of("/show", "/profiles", "/patch", "/groups", "/palettes")) {
+            for (int width : new int[] {1280, 1024}) {
+                page.setViewportSize(width, 800);
+                page.navigate(app.url() + chapter);
+                assertThat(page.getByRole(AriaRole.HEADING).first()).isVisible();
+                Object nameless = page.evaluate(
+                        "() => [...document.querySelectorAll('button, input, select, textarea, [role=slider]')]"
+                                + ".filter(e => !(e.innerText?.trim() || e.title || e.ariaLabel || e.labels?.length)).map(e => e.outerHTML.slice(0, 120))");
+                assertThat((List<?>) nameless).as(chapter).isEmpty();
+                assertThat(page.evaluate("() => document.documentElement.scrollWidth <= window.innerWidth"))
+                        .as("%s at %d", chapter, width)
+                        .isEqualTo(true);
+            }
+        }
+        page.setViewportSize(1280, 800);
+    }
+}

@@ -1,0 +1,99 @@
+package app.loculus.app;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
+import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.options.AriaRole;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.io.TempDir;
+
+/** The packaged application in a headless browser, with the few things a person does again and again. */
+abstract class InBrowser {
+
+    private static final List<String> FLAGS = List.of(
+            "--no-sandbox",
+            "--disable-quic",
+            "--no-first-run",
+            "--disable-background-networking",
+            "--disable-component-update",
+            "--disable-sync");
+
+    @TempDir
+    static Path data;
+
+    static PackagedApplication app;
+    static Playwright playwright;
+    static Browser browser;
+    static Page page;
+
+    @BeforeAll
+    static void start() {
+        app = new PackagedApplication(data);
+        app.start();
+        playwright = Playwright.create();
+        browser = playwright
+                .chromium()
+                .launch(new BrowserType.LaunchOptions()
+                        .setExecutablePath(Path.of("/usr/bin/chromium"))
+                        .setArgs(FLAGS));
+        page = browser.newPage(new Browser.NewPageOptions().setViewportSize(1280, 800));
+    }
+
+    @AfterAll
+    static void stop() {
+        browser.close();
+        playwright.close();
+        app.close();
+    }
+
+    static Locator button(String name) {
+        return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile(name)));
+    }
+
+    static Locator lineInput() {
+        return page.locator("#line");
+    }
+
+    static Locator reading() {
+        return page.locator("#line-reading");
+    }
+
+    /** Types a line, waits for what it would do, and does it. */
+    static void line(String text) {
+        page.keyboard().press("Escape");
+        page.keyboard().press("/");
+        page.keyboard().type(text);
+        assertThat(reading()).not().isEmpty();
+        page.keyboard().press("Enter");
+        assertThat(lineInput()).hasValue("");
+        page.keyboard().press("Escape");
+    }
+
+    static void go(String chapter) {
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(Pattern.compile(chapter)))
+                .click();
+    }
+
+    static Locator row(int number) {
+        return page.locator("[data-number='" + number + "']");
+    }
+
+    static double rig(int number, String part) {
+        Object value = page.evaluate(
+                "async ([n, p]) => { const r = await (await fetch('/api/rig/' + n)).json(); return p.split('.').reduce((o, k) => o[k], r) }",
+                List.of(number, part));
+        return ((Number) value).doubleValue();
+    }
+
+    static Object get(String path) {
+        return page.evaluate("async (p) => (await fetch(p)).text()", path);
+    }
+}
