@@ -40,9 +40,17 @@ public final class RunningApplication implements AutoCloseable {
 
     public HttpResponse<String> send(String method, String path, Object body, String... headers) {
         try {
-            HttpRequest.BodyPublisher content = body == null
-                    ? HttpRequest.BodyPublishers.noBody()
-                    : HttpRequest.BodyPublishers.ofString(JSON.writeValueAsString(body));
+            return sendText(method, path, body == null ? null : JSON.writeValueAsString(body), headers);
+        } catch (IOException e) {
+            throw new java.io.UncheckedIOException(e);
+        }
+    }
+
+    /** Sends a body as it is, whether it is JSON or not. */
+    public HttpResponse<String> sendText(String method, String path, String body, String... headers) {
+        try {
+            HttpRequest.BodyPublisher content =
+                    body == null ? HttpRequest.BodyPublishers.noBody() : HttpRequest.BodyPublishers.ofString(body);
             HttpRequest.Builder request = HttpRequest.newBuilder(URI.create(base + path))
                     .method(method, content)
                     .header("Content-Type", "application/json");
