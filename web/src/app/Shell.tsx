@@ -1,14 +1,13 @@
 import { Moon, Redo2, Sun, Undo2 } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { NavLink } from 'react-router';
-import { redo, undo } from '../api/commands';
 import { useConnection } from '../api/live';
 import { useOutput, useShow } from '../api/queries';
 import { Button } from '../ui/Button';
 import { StateMark, type State } from '../ui/StateMark';
 import { useActions, useShortcuts } from './actions';
+import { redoNow, undoNow } from './history';
 import { Line } from './Line';
-import { attempt } from './notices';
 import { ShortcutSheet } from './ShortcutSheet';
 import { useTheme } from './theme';
 
@@ -51,14 +50,14 @@ function Top() {
       <Button
         label={show?.undo ? `Undo: ${show.undo}` : 'Nothing to undo'}
         disabled={!show?.undo}
-        onClick={() => void attempt(undo)}
+        onClick={() => void undoNow()}
       >
         <Undo2 size={14} /> Undo
       </Button>
       <Button
         label={show?.redo ? `Redo: ${show.redo}` : 'Nothing to redo'}
         disabled={!show?.redo}
-        onClick={() => void attempt(redo)}
+        onClick={() => void redoNow()}
       >
         <Redo2 size={14} /> Redo
       </Button>

@@ -1,9 +1,10 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { useNavigate } from 'react-router';
-import { line, redo, undo } from '../api/commands';
+import { line } from '../api/commands';
 import type { DeskView } from '../api/client';
 import { useCurrentShow } from '../api/current-show';
+import { redoNow, undoNow } from './history';
 import { focusLine } from './line-store';
 import { attempt } from './notices';
 import { useSheet } from './sheet';
@@ -82,14 +83,14 @@ export function useActions(): Action[] {
       words: 'Redo',
       always: true,
       matches: (e) => held(e) && e.shiftKey && e.key.toLowerCase() === 'z',
-      run: () => void attempt(redo),
+      run: () => void redoNow(),
     },
     {
       keys: 'Ctrl Z',
       words: 'Undo',
       always: true,
       matches: (e) => held(e) && !e.shiftKey && e.key.toLowerCase() === 'z',
-      run: () => void attempt(undo),
+      run: () => void undoNow(),
     },
     ...chapters().map((chapter, i) => ({
       keys: `Alt ${i + 1}`,

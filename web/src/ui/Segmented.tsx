@@ -17,6 +17,7 @@ export function Segmented<T extends string>({ label, options, value, onChange, t
       {options.map((o) => (
         <button
           key={o.value}
+          type="button"
           role="radio"
           aria-checked={o.value === value}
           onClick={() => onChange(o.value)}
