@@ -47,7 +47,9 @@ public class LocalOnly extends OncePerRequestFilter {
         }
         try {
             URI from = URI.create(origin);
-            return OWN_HOSTS.contains(from.getHost()) && from.getPort() == request.getServerPort();
+            return from.getHost() != null
+                    && OWN_HOSTS.contains(from.getHost())
+                    && from.getPort() == request.getServerPort();
         } catch (IllegalArgumentException e) {
             return false;
         }
