@@ -139,6 +139,11 @@ function Headers({ view, onMap }: { view: HookupView; onMap: (header: string, fi
           <span className="text-ochre"> · not taken in: {unknown.map((h) => h.header).join(', ')}</span>
         )}
       </summary>
+      {view.rows.length === 0 && (
+        <p className="pt-2 text-ochre">
+          Say which columns hold the fixture number and the profile; the rest may be left out.
+        </p>
+      )}
       <div className="flex flex-wrap gap-2 pt-2">
         {view.headers.map((h) => (
           <label key={h.header} className="flex flex-col text-[12px]">

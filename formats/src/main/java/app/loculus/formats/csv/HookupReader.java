@@ -15,6 +15,7 @@ import java.util.Optional;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVRecord;
+import org.apache.commons.csv.DuplicateHeaderMode;
 
 /** Reads a hookup out of CSV text. */
 public final class HookupReader {
@@ -23,6 +24,9 @@ public final class HookupReader {
     private static final int LONGEST = 20_000_000;
 
     private static final int MOST_ROWS = 50_000;
+
+    /** Without these there are no rows yet; a person has to say which columns hold them. */
+    private static final List<HookupField> NEEDED = List.of(HookupField.NUMBER, HookupField.PROFILE);
 
     /**
      * A hookup file as read.
@@ -36,7 +40,8 @@ public final class HookupReader {
 
     /**
      * @param mapping a person's own choice for headers, winning over recognition; an empty choice leaves a column out
-     * @throws Refusal naming line and column, when the text is no table or has no number column
+     * @return the headers alone, without rows, while no column is known to hold number and profile
+     * @throws Refusal naming the line, when the text is no table
      */
     public static Read read(String text, Map<String, Optional<HookupField>> mapping) {
         if (text.length() > LONGEST) {
@@ -80,6 +85,8 @@ public final class HookupReader {
                 .setDelimiter(separator)
                 .setHeader()
                 .setSkipHeaderRecord(true)
+                .setDuplicateHeaderMode(DuplicateHeaderMode.ALLOW_EMPTY)
+                .setAllowMissingColumnNames(true)
                 .setIgnoreEmptyLines(true)
                 .setTrim(true)
                 .get();
@@ -94,16 +101,8 @@ public final class HookupReader {
         parser.getHeaderNames()
                 .forEach(h -> headers.put(h, mapping.containsKey(h) ? mapping.get(h) : HookupField.recognise(h)));
         Map<HookupField, String> columns = columns(headers);
-        if (!columns.containsKey(HookupField.NUMBER) && mapping.isEmpty()) {
+        if (!columns.keySet().containsAll(NEEDED)) {
             return new Read(headers, samples(parser, headers), List.of());
-        }
-        if (!columns.containsKey(HookupField.NUMBER) || !columns.containsKey(HookupField.PROFILE)) {
-            throw Refusal.of(
-                    "csv.columns",
-                    "line 1",
-                    "No column holds the fixture number and the profile.",
-                    WayOut.advice(
-                            "Say which columns do; the headers are " + String.join(", ", headers.keySet()) + "."));
         }
         List<HookupRow> rows = new ArrayList<>();
         Map<String, String> samples = new LinkedHashMap<>();

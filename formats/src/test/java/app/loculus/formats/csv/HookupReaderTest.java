@@ -52,6 +52,21 @@ class HookupReaderTest {
     }
 
     @Test
+    void columns_can_be_mapped_one_after_the_other() {
+        String text = "Kreis,What\n12,Par\n";
+        HookupReader.Read half = HookupReader.read(text, Map.of("Kreis", Optional.of(HookupField.NUMBER)));
+        assertThat(half.rows()).isEmpty();
+        assertThat(half.headers()).containsKeys("Kreis", "What");
+        assertThat(read("number,address\n1,1.1\n").rows()).isEmpty();
+    }
+
+    @Test
+    void empty_columns_at_the_end_of_a_spreadsheet_do_no_harm() {
+        assertThat(read("no,type,address,,\n1,Par,1.1,,\n").rows().get(0).address())
+                .isEqualTo("1.1");
+    }
+
+    @Test
     void rows_that_are_too_short_read_as_blank() {
         assertThat(read("no,type,address\n1,Par\n\n2\n").rows())
                 .hasSize(2)

@@ -9,6 +9,7 @@ import app.loculus.core.check.Hookup;
 import app.loculus.core.check.HookupRow;
 import app.loculus.core.check.RowVerdict;
 import app.loculus.core.problem.Refusal;
+import app.loculus.core.problem.WayOut;
 import app.loculus.core.profile.Profiles;
 import app.loculus.formats.csv.HookupField;
 import app.loculus.formats.csv.HookupReader;
@@ -92,6 +93,13 @@ class PatchController {
     }
 
     private void takeIn(Snapshot examined, List<RowVerdict> verdicts) {
+        if (verdicts.isEmpty()) {
+            throw Refusal.of(
+                    "hookup.columns",
+                    "file",
+                    "No columns hold the fixture number and the profile.",
+                    WayOut.advice("Say which columns do."));
+        }
         if (verdicts.stream().noneMatch(v -> v.landing().isPresent())) {
             throw Refusal.of("hookup.none", "file", "Not one row can be taken in.");
         }
