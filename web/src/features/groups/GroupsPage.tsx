@@ -143,7 +143,7 @@ function RecordGroup() {
       <div className="flex gap-2">
         <input
           aria-label="Group number"
-          className={`${inputShape} !w-14`}
+          className={`${inputShape} !w-16 shrink-0`}
           placeholder={into}
           value={number}
           onChange={(e) => setNumber(e.target.value.replace(/\D/g, ''))}

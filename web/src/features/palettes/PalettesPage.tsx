@@ -153,7 +153,7 @@ function RecordPalette({ kind }: { kind: Kind }) {
         <div className="flex gap-2">
           <input
             aria-label="Palette number"
-            className={`${inputShape} !w-14`}
+            className={`${inputShape} !w-16 shrink-0`}
             placeholder="next"
             value={number}
             onChange={(e) => setNumber(e.target.value.replace(/\D/g, ''))}

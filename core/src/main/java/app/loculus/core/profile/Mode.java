@@ -7,7 +7,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalLong;
 import java.util.TreeMap;
 
 /**
@@ -178,9 +177,5 @@ public final class Mode {
                 .flatMap(p -> p.values().stream())
                 .filter(p -> channels.get(p.channel()).key().equals(master.channel()))
                 .findFirst();
-    }
-
-    public OptionalLong highlightOf(Parameter parameter) {
-        return channelOf(parameter).highlight();
     }
 }

@@ -3,7 +3,6 @@ package app.loculus.core.show;
 import app.loculus.core.group.Group;
 import app.loculus.core.palette.Palette;
 import app.loculus.core.patch.Fixture;
-import app.loculus.core.patch.FixtureId;
 import app.loculus.core.patch.UnitId;
 import app.loculus.core.problem.Problem;
 import app.loculus.core.problem.Refusal;
@@ -65,18 +64,10 @@ public final class Draft {
         change(new Change.Name(show().name(), name));
     }
 
-    void put(Fixture fixture) {
-        change(new Change.OfFixture(fixture.id(), show().patch().find(fixture.id()), Optional.of(fixture)));
-    }
-
     /** Many at once, each part looked up in the show as it was before any of them. */
     void putAll(List<Fixture> fixtures) {
         Show base = show();
         fixtures.forEach(f -> change(new Change.OfFixture(f.id(), base.patch().find(f.id()), Optional.of(f))));
-    }
-
-    void remove(FixtureId id) {
-        change(new Change.OfFixture(id, show().patch().find(id), Optional.empty()));
     }
 
     /** Gives the show its own copy of a profile, unless it has one. */

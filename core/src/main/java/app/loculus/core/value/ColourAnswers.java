@@ -115,7 +115,7 @@ public final class ColourAnswers {
         return question.mode.parameter(question.cell, attribute).orElseThrow();
     }
 
-    /** For tests and tools that want one system only. */
+    /** Cyan, magenta and yellow, in the order in which mixers count them. */
     static List<Attribute> flags() {
         return FLAGS;
     }
