@@ -50,6 +50,7 @@ export function HookupDialog({ open, onClose }: { open: boolean; onClose: () => 
         <div className="space-y-3">
           <Headers
             view={view}
+            mapping={Object.keys(mapping).length > 0}
             onMap={(header, field) => setMapping({ ...recognised(view), ...mapping, [header]: field })}
           />
           <div className="flex flex-wrap items-center gap-3">
@@ -129,10 +130,17 @@ function Choose({ onText }: { onText: (text: string) => void }) {
   );
 }
 
-function Headers({ view, onMap }: { view: HookupView; onMap: (header: string, field: string) => void }) {
+interface HeadersProps {
+  view: HookupView;
+  /** Whether a person is mapping columns; the choices then stay in sight. */
+  mapping: boolean;
+  onMap: (header: string, field: string) => void;
+}
+
+function Headers({ view, mapping, onMap }: HeadersProps) {
   const unknown = view.headers.filter((h) => h.field === '');
   return (
-    <details open={view.rows.length === 0}>
+    <details open={mapping || view.rows.length === 0}>
       <summary className="cursor-pointer">
         {view.headers.length - unknown.length} of {view.headers.length} columns recognised
         {unknown.length > 0 && (
