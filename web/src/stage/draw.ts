@@ -78,6 +78,10 @@ function ground(c: CanvasRenderingContext2D, { view, width, height, waiting }: S
   c.globalAlpha = 1;
 }
 
+/** Longer names of positions run into their neighbours'; the Patch table has them whole. */
+const LONGEST_LABEL = 22;
+const cut = (name: string) => (name.length > LONGEST_LABEL ? `${name.slice(0, LONGEST_LABEL - 1)}…` : name);
+
 /** A bar and a name through fixtures that hang at one position, where they hang in a row. */
 function positions(c: CanvasRenderingContext2D, { spots, width }: Scene, k: Colours) {
   const rows = new Map<string, Spot[]>();
@@ -97,7 +101,7 @@ function positions(c: CanvasRenderingContext2D, { spots, width }: Scene, k: Colo
     }
     c.fillStyle = k.ink;
     c.globalAlpha = 0.7;
-    c.fillText(name, Math.max(6, Math.min(left - 10, width - 80)), top - 22);
+    c.fillText(cut(name), Math.max(6, Math.min(left - 10, width - 80)), top - 22);
     c.globalAlpha = 1;
   }
 }
