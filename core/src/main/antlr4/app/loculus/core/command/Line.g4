@@ -8,14 +8,20 @@ options { caseInsensitive = true; }
 
 line : command? EOF ;
 
+/* Reading aloud: a fixture number and its address, or the slot alone in the universe read last. */
+aloud : integer address EOF ;
+
 command
-    : patch | add | unpatch | delete | name | place | hang
+    : patch | add | unpatch | delete | name | place | hang | purpose | note
+    | renumber | change | swap | shift | compact | mark | universe | saveVersion | restoreVersion
     | recordGroup | editGroup | recordPalette | rename
     | home | clear | next | previous | highlight | undo | redo
     | choose
     ;
 
-patch : PATCH numbers (AS profile)? AT address (GAP integer)? ALSO? clashing? ;
+patch : PATCH numbers (AS profile)? landing (AS profile)? (GAP integer)? ALSO? clashing? ;
+landing : AT address layout? | ONE TO ONE (AT address)? ;
+layout : BY (TYPE | POSITION) | OVER integer (UNIVERSE | UNIVERSES) ;
 clashing : SHARE | TAKE OVER ;
 add : ADD numbers AS profile ;
 unpatch : UNPATCH selection ;
@@ -27,6 +33,28 @@ delete
 name : NAME selection text ;
 place : PLACE selection AT point (THRU point)? ;
 hang : HANG selection ON text ;
+purpose : PURPOSE selection text ;
+note : NOTE selection text ;
+renumber : RENUMBER selection FROM integer (BY step)? ;
+step : MINUS? integer ;
+change : CHANGE selection TO profile (AT address)? clashing? ;
+swap : SWAP integer WITH integer ;
+shift : SHIFT selection (BY step | TO address) ;
+compact : COMPACT UNIVERSE integer ;
+mark : MARK selection (ANSWERED | WRONG | DEAD | NOT TRIED) text? ;
+universe : UNIVERSE numberTerm universeChange+ ;
+universeChange
+    : NAME text                         # universeName
+    | (ON | OFF)                        # universeSwitch
+    | PRIORITY integer                  # universePriority
+    | NUMBER integer                    # universeNumber
+    | TO RIG                            # universeToRig
+    | TO UNICAST target AS text         # universeUnicast
+    | TO MULTICAST target? AS text      # universeMulticast
+    ;
+target : text ;
+saveVersion : SAVE VERSION text ;
+restoreVersion : RESTORE VERSION text ;
 recordGroup : RECORD GROUP integer? text? REPLACE? ;
 editGroup : EDIT GROUP groupRef (PLUS joined | MINUS taken)+ ;
 joined : selectionTerm ;
@@ -102,6 +130,11 @@ REVERSE : 'reverse' ; SHUFFLE : 'shuffle' ; SEED : 'seed' ; VALUES : 'values' ; 
 FULL : 'full' ; OUT : 'out' ; DEG : 'deg' ; HZ : 'hz' ; DMX : 'dmx' ; KELVIN : 'k' ;
 INTENSITY : 'intensity' ; POSITION : 'position' ; COLOUR : 'colour' | 'color' ; BEAM : 'beam' ;
 SHAPE : 'shape' ; CONTROL : 'control' ; COMBINED : 'combined' ; WHITE : 'white' ;
+PURPOSE : 'purpose' ; NOTE : 'note' ; RENUMBER : 'renumber' ; CHANGE : 'change' ; TO : 'to' ; SWAP : 'swap' ;
+WITH : 'with' ; SHIFT : 'shift' ; BY : 'by' ; COMPACT : 'compact' ; UNIVERSE : 'universe' ; UNIVERSES : 'universes' ;
+ONE : 'one' ; MARK : 'mark' ; ANSWERED : 'answered' ; WRONG : 'wrong' ; DEAD : 'dead' ; NOT : 'not' ;
+TRIED : 'tried' ; PRIORITY : 'priority' ; NUMBER : 'number' ; RIG : 'rig' ; UNICAST : 'unicast' ;
+MULTICAST : 'multicast' ; SAVE : 'save' ; RESTORE : 'restore' ; VERSION : 'version' ;
 PLUS : '+' ; MINUS : '-' ; COMMA : ',' ;
 DECIMAL : [0-9]+ '.' [0-9]+ ;
 INT : [0-9]+ ;

@@ -58,7 +58,7 @@ public final class Hookup {
         Problems problems = new Problems();
         Optional<Integer> number = tried(problems, () -> number(row));
         Optional<Profiles.Type> type = tried(problems, () -> type(row));
-        Optional<Optional<Address>> address = tried(problems, () -> address(row));
+        Optional<Optional<Address>> address = tried(problems, () -> address(row.address()));
         if (problems.refuse()) {
             return new RowVerdict(row, Optional.empty(), problems.all());
         }
@@ -110,8 +110,9 @@ public final class Hookup {
         return profiles.type(row.mode().isBlank() ? row.profile() : row.profile() + " / " + row.mode());
     }
 
-    private static Optional<Address> address(HookupRow row) {
-        String text = row.address().strip().replace('/', '.').replace(':', '.');
+    /** Reads an address as papers write it, with a point, a slash or a colon; empty for a dash or nothing. */
+    static Optional<Address> address(String written) {
+        String text = written.strip().replace('/', '.').replace(':', '.');
         return text.isEmpty() || text.equals("-") || text.equals("—")
                 ? Optional.empty()
                 : Optional.of(Address.parse(text));

@@ -5,7 +5,10 @@ import app.loculus.core.colour.Whites;
 import app.loculus.core.group.Group;
 import app.loculus.core.palette.Palette;
 import app.loculus.core.palette.Scope;
+import app.loculus.core.patch.Address;
+import app.loculus.core.patch.BringUp;
 import app.loculus.core.patch.FixtureId;
+import app.loculus.core.patch.Layout;
 import app.loculus.core.profile.Kind;
 import app.loculus.core.profile.Profiles;
 import app.loculus.core.selection.Pattern;
@@ -14,8 +17,10 @@ import app.loculus.core.selection.Spread;
 import app.loculus.core.show.Amount;
 import app.loculus.core.show.ApplyPalette;
 import app.loculus.core.show.Arrange;
+import app.loculus.core.show.ChangeType;
 import app.loculus.core.show.Choose;
 import app.loculus.core.show.Clear;
+import app.loculus.core.show.CompactUniverse;
 import app.loculus.core.show.DeleteFixtures;
 import app.loculus.core.show.DeleteGroup;
 import app.loculus.core.show.DeletePalette;
@@ -24,6 +29,7 @@ import app.loculus.core.show.Draft;
 import app.loculus.core.show.EditGroup;
 import app.loculus.core.show.GroupFinder;
 import app.loculus.core.show.Highlight;
+import app.loculus.core.show.MarkFixtures;
 import app.loculus.core.show.NameFixtures;
 import app.loculus.core.show.PaletteFinder;
 import app.loculus.core.show.PatchFixtures;
@@ -32,12 +38,16 @@ import app.loculus.core.show.RecordGroup;
 import app.loculus.core.show.RecordPalette;
 import app.loculus.core.show.RenameGroup;
 import app.loculus.core.show.RenamePalette;
+import app.loculus.core.show.Renumber;
 import app.loculus.core.show.SendHome;
 import app.loculus.core.show.SetColour;
 import app.loculus.core.show.SetSpread;
+import app.loculus.core.show.SetUniverse;
+import app.loculus.core.show.ShiftAddresses;
 import app.loculus.core.show.Show;
 import app.loculus.core.show.ShowEdit;
 import app.loculus.core.show.StepShare;
+import app.loculus.core.show.SwapAddresses;
 import app.loculus.core.show.Unpatch;
 import app.loculus.core.unit.Kelvin;
 import java.util.ArrayList;
@@ -71,13 +81,101 @@ final class Clauses extends LineBaseVisitor<List<Function<Draft, ShowEdit>>> {
 
     @Override
     public List<Function<Draft, ShowEdit>> visitPatch(LineParser.PatchContext c) {
+        LineParser.LandingContext landing = c.landing();
         return later(show -> new PatchFixtures(
                 Terms.numbers(c.numbers()),
-                Optional.ofNullable(c.profile()).map(p -> type(show, p)),
-                Optional.of(Terms.address(c.address())),
+                c.profile().stream().findFirst().map(p -> type(show, p)),
+                Optional.of(landing.address() == null ? FIRST : Terms.address(landing.address())),
                 c.GAP() == null ? 0 : Terms.integer(c.integer()),
                 c.ALSO() != null,
+                clashing(c.clashing()),
+                landing.ONE().isEmpty() ? layout(landing.layout()) : new Layout.OneToOne()));
+    }
+
+    private static final Address FIRST = new Address(1, 1);
+
+    private static Layout layout(LineParser.LayoutContext c) {
+        if (c == null) {
+            return Layout.RUNNING_ON;
+        }
+        if (c.OVER() != null) {
+            return new Layout.Over(Terms.integer(c.integer()));
+        }
+        return new Layout.Fresh(c.TYPE() != null ? Layout.By.TYPE : Layout.By.POSITION);
+    }
+
+    @Override
+    public List<Function<Draft, ShowEdit>> visitRenumber(LineParser.RenumberContext c) {
+        return onFixtures(
+                c.selection(),
+                fixtures -> new Renumber(
+                        fixtures, Terms.integer(c.integer()), c.step() == null ? 1 : Terms.step(c.step())));
+    }
+
+    @Override
+    public List<Function<Draft, ShowEdit>> visitChange(LineParser.ChangeContext c) {
+        return later(show -> new ChangeType(
+                new Selecting(show).fixtures(c.selection()),
+                type(show, c.profile()),
+                Optional.ofNullable(c.address()).map(Terms::address),
                 clashing(c.clashing())));
+    }
+
+    @Override
+    public List<Function<Draft, ShowEdit>> visitSwap(LineParser.SwapContext c) {
+        return later(show -> new SwapAddresses(
+                show.patch().number(Terms.integer(c.integer(0))).id(),
+                show.patch().number(Terms.integer(c.integer(1))).id()));
+    }
+
+    @Override
+    public List<Function<Draft, ShowEdit>> visitShift(LineParser.ShiftContext c) {
+        return onFixtures(
+                c.selection(),
+                fixtures -> new ShiftAddresses(
+                        fixtures,
+                        c.step() == null ? 0 : Terms.step(c.step()),
+                        Optional.ofNullable(c.address()).map(Terms::address)));
+    }
+
+    @Override
+    public List<Function<Draft, ShowEdit>> visitCompact(LineParser.CompactContext c) {
+        return one(new CompactUniverse(Terms.integer(c.integer())));
+    }
+
+    @Override
+    public List<Function<Draft, ShowEdit>> visitMark(LineParser.MarkContext c) {
+        BringUp.Answer answer = c.ANSWERED() != null
+                ? BringUp.Answer.ANSWERED
+                : c.WRONG() != null
+                        ? BringUp.Answer.WRONG
+                        : c.DEAD() != null ? BringUp.Answer.DEAD : BringUp.Answer.NOT_TRIED;
+        BringUp how = new BringUp(answer, Terms.maybe(c.text()).orElse(""));
+        return onFixtures(c.selection(), fixtures -> new MarkFixtures(fixtures, how));
+    }
+
+    @Override
+    public List<Function<Draft, ShowEdit>> visitPurpose(LineParser.PurposeContext c) {
+        return onFixtures(
+                c.selection(),
+                fixtures -> new DescribeFixtures(fixtures, Optional.empty(), Optional.of(Terms.text(c.text()))));
+    }
+
+    @Override
+    public List<Function<Draft, ShowEdit>> visitNote(LineParser.NoteContext c) {
+        return onFixtures(
+                c.selection(),
+                fixtures -> new DescribeFixtures(
+                        fixtures, Optional.empty(), Optional.empty(), Optional.of(Terms.text(c.text()))));
+    }
+
+    @Override
+    public List<Function<Draft, ShowEdit>> visitUniverse(LineParser.UniverseContext c) {
+        return one(new SetUniverse(
+                Terms.range(c.numberTerm()),
+                setup -> c.universeChange().stream()
+                        .map(change -> change.accept(new UniverseChanges()))
+                        .reduce(setup, (s, change) -> change.apply(s), (a, b) -> b)));
     }
 
     private static PatchFixtures.Clashing clashing(LineParser.ClashingContext c) {

@@ -14,6 +14,12 @@ public sealed interface Command {
     /** Does again what was taken back. */
     record Redo(int times) implements Command {}
 
+    /** Keeps the show as it is under a name; done by whoever keeps the versions. */
+    record SaveVersion(String name) implements Command {}
+
+    /** Makes the show what a kept version was. */
+    record RestoreVersion(String name) implements Command {}
+
     /** A blank line or a comment. */
     record Nothing() implements Command {}
 }

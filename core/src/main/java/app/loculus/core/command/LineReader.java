@@ -1,5 +1,6 @@
 package app.loculus.core.command;
 
+import app.loculus.core.patch.Address;
 import app.loculus.core.problem.Place;
 import app.loculus.core.problem.Problem;
 import app.loculus.core.problem.Refusal;
@@ -8,6 +9,7 @@ import app.loculus.core.show.Draft;
 import app.loculus.core.show.ShowEdit;
 import java.util.List;
 import java.util.function.Function;
+import java.util.function.Supplier;
 import org.antlr.v4.runtime.CharStreams;
 import org.antlr.v4.runtime.CommonTokenStream;
 import org.antlr.v4.runtime.ParserRuleContext;
@@ -17,11 +19,15 @@ public final class LineReader {
 
     private static final int LONGEST = 4000;
 
-    private final Profiles library;
+    private final Supplier<Profiles> library;
 
-    /** @param library profiles that may be patched beside those the show has already */
-    public LineReader(Profiles library) {
+    /** @param library profiles that may be patched beside those the show has already; asked for every time */
+    public LineReader(Supplier<Profiles> library) {
         this.library = library;
+    }
+
+    public LineReader(Profiles library) {
+        this(() -> library);
     }
 
     /**
@@ -36,7 +42,7 @@ public final class LineReader {
                     "line",
                     "A line has at most " + LONGEST + " characters; this one has " + text.length() + ".");
         }
-        LineParser.LineContext line = parse(withoutComment(text));
+        LineParser.LineContext line = parser(withoutComment(text)).line();
         if (line.command() == null) {
             return new Command.Nothing();
         }
@@ -47,7 +53,28 @@ public final class LineReader {
         if (command.redo() != null) {
             return new Command.Redo(times(command.redo().integer()));
         }
+        if (command.saveVersion() != null) {
+            return new Command.SaveVersion(Terms.text(command.saveVersion().text()));
+        }
+        if (command.restoreVersion() != null) {
+            return new Command.RestoreVersion(
+                    Terms.text(command.restoreVersion().text()));
+        }
         return new Command.Edit(edit(command));
+    }
+
+    /**
+     * Reads one entry of paper read aloud: {@code 14 207} or {@code 16 3.1}.
+     *
+     * @param universe the universe that was read last; a slot alone lies in it
+     * @throws Refusal with the place in the text
+     */
+    public ReadAloud readAloud(String text, int universe) {
+        LineParser.AloudContext aloud = parser(text).aloud();
+        Address address = aloud.address().INT() != null
+                ? new Address(universe, Terms.integer(aloud.address().getText()))
+                : Terms.address(aloud.address());
+        return new ReadAloud(Terms.integer(aloud.integer()), address);
     }
 
     private static String withoutComment(String text) {
@@ -61,13 +88,13 @@ public final class LineReader {
         return text;
     }
 
-    private static LineParser.LineContext parse(String text) {
+    private static LineParser parser(String text) {
         LineLexer lexer = new LineLexer(CharStreams.fromString(text));
         LineParser parser = new LineParser(new CommonTokenStream(lexer));
         lexer.removeErrorListeners();
         parser.removeErrorListeners();
         parser.addErrorListener(new Spelling());
-        return parser.line();
+        return parser;
     }
 
     private static int times(LineParser.IntegerContext integer) {
@@ -76,7 +103,7 @@ public final class LineReader {
 
     private ShowEdit edit(LineParser.CommandContext command) {
         ParserRuleContext clause = (ParserRuleContext) command.getChild(0);
-        return new Together(clause.accept(new Clauses(library)).stream()
+        return new Together(clause.accept(new Clauses(library.get())).stream()
                 .map(step -> placed(step, clause))
                 .toList());
     }

@@ -22,6 +22,8 @@ final class Subjects {
             Map.entry("colour", LineParser.ColourXyContext.class),
             Map.entry("scope", LineParser.ScopeContext.class),
             Map.entry("place", LineParser.PointContext.class),
+            Map.entry("target", LineParser.TargetContext.class),
+            Map.entry("universe", LineParser.NumberTermContext.class),
             Map.entry("name", LineParser.TextContext.class));
 
     private Subjects() {}

@@ -67,20 +67,28 @@ final class Terms {
     /** Numbers in the order they were typed; a range may run backwards. */
     static List<Integer> numbers(LineParser.NumbersContext context) {
         Set<Integer> all = new LinkedHashSet<>();
-        for (LineParser.NumberTermContext term : context.numberTerm()) {
-            int from = checked(integer(term.integer(0)));
-            int to = term.integer().size() > 1 ? checked(integer(term.integer(1))) : from;
-            if (Math.abs(to - from) >= LONGEST_RANGE) {
-                throw Refusal.of(
-                        "patch.range",
-                        "numbers",
-                        from + " thru " + to + " is more than " + LONGEST_RANGE + " fixtures.");
-            }
-            for (int n = from; from <= to ? n <= to : n >= to; n += from <= to ? 1 : -1) {
-                all.add(n);
-            }
-        }
+        context.numberTerm().forEach(term -> all.addAll(range(term)));
         return new ArrayList<>(all);
+    }
+
+    /** One number, or all from one to another. */
+    static List<Integer> range(LineParser.NumberTermContext term) {
+        int from = checked(integer(term.integer(0)));
+        int to = term.integer().size() > 1 ? checked(integer(term.integer(1))) : from;
+        if (Math.abs(to - from) >= LONGEST_RANGE) {
+            throw Refusal.of(
+                    "patch.range", "numbers", from + " thru " + to + " is more than " + LONGEST_RANGE + " numbers.");
+        }
+        List<Integer> all = new ArrayList<>();
+        for (int n = from; from <= to ? n <= to : n >= to; n += from <= to ? 1 : -1) {
+            all.add(n);
+        }
+        return all;
+    }
+
+    /** A whole number that may be negative. */
+    static int step(LineParser.StepContext context) {
+        return integer(context.integer()) * (context.MINUS() == null ? 1 : -1);
     }
 
     private static int checked(int number) {

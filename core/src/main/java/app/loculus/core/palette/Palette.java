@@ -106,6 +106,10 @@ public final class Palette {
         return new Palette(id, kind, number, newName, intent, entries());
     }
 
+    public Palette holding(Collection<Entry> newEntries) {
+        return new Palette(id, kind, number, name, intent, newEntries);
+    }
+
     /** The entries and intent become the new ones. */
     public Palette replaced(Recorded recorded) {
         return new Palette(id, kind, number, name, recorded.intent(), recorded.entries());

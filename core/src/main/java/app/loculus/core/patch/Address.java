@@ -58,6 +58,16 @@ public record Address(int universe, int slot) implements Comparable<Address> {
         return slot + slots <= SLOTS ? new Address(universe, slot + slots) : nextUniverse();
     }
 
+    /** Slots from 1.1 on, all universes in a row, counted from 0. */
+    public int absolute() {
+        return (universe - 1) * SLOTS + slot - 1;
+    }
+
+    /** @param absolute slots from 1.1 on, counted from 0 */
+    public static Address ofAbsolute(int absolute) {
+        return new Address(Math.floorDiv(absolute, SLOTS) + 1, Math.floorMod(absolute, SLOTS) + 1);
+    }
+
     @Override
     public int compareTo(Address other) {
         return universe != other.universe

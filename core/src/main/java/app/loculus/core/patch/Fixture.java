@@ -14,6 +14,8 @@ import java.util.Optional;
  * @param pose where it hangs, if that is known
  * @param position name of its hanging position, may be empty
  * @param purpose what it is for, may be empty
+ * @param notes whatever the crew wants to remember, may be empty
+ * @param bringUp how it answered when it was brought up
  */
 public record Fixture(
         FixtureId id,
@@ -24,12 +26,29 @@ public record Fixture(
         List<PatchedAddress> addresses,
         Optional<Pose> pose,
         String position,
-        String purpose) {
+        String purpose,
+        String notes,
+        BringUp bringUp) {
 
     public static final int LAST_NUMBER = 999_999;
 
     private static final int LONGEST_NAME = 200;
     private static final int LONGEST_PURPOSE = 400;
+    private static final int LONGEST_NOTES = 1000;
+
+    /** A fixture nobody has brought up or written notes about. */
+    public Fixture(
+            FixtureId id,
+            int number,
+            String name,
+            ProfileId profile,
+            String mode,
+            List<PatchedAddress> addresses,
+            Optional<Pose> pose,
+            String position,
+            String purpose) {
+        this(id, number, name, profile, mode, addresses, pose, position, purpose, "", BringUp.NOT_TRIED);
+    }
 
     public Fixture {
         if (number < 1 || number > LAST_NUMBER) {
@@ -39,6 +58,9 @@ public record Fixture(
         atMost("name", name, LONGEST_NAME);
         atMost("position", position, LONGEST_NAME);
         atMost("purpose", purpose, LONGEST_PURPOSE);
+        notes = notes == null ? "" : notes;
+        bringUp = bringUp == null ? BringUp.NOT_TRIED : bringUp;
+        atMost("notes", notes, LONGEST_NOTES);
         addresses = List.copyOf(addresses);
     }
 
@@ -53,19 +75,37 @@ public record Fixture(
     }
 
     public Fixture at(List<PatchedAddress> newAddresses) {
-        return new Fixture(id, number, name, profile, mode, newAddresses, pose, position, purpose);
+        return new Fixture(id, number, name, profile, mode, newAddresses, pose, position, purpose, notes, bringUp);
+    }
+
+    public Fixture numbered(int newNumber) {
+        return new Fixture(id, newNumber, name, profile, mode, addresses, pose, position, purpose, notes, bringUp);
     }
 
     public Fixture named(String newName) {
-        return new Fixture(id, number, newName, profile, mode, addresses, pose, position, purpose);
+        return new Fixture(id, number, newName, profile, mode, addresses, pose, position, purpose, notes, bringUp);
+    }
+
+    /** As another kind of fixture, or in another mode. */
+    public Fixture as(ProfileId newProfile, String newMode) {
+        return new Fixture(id, number, name, newProfile, newMode, addresses, pose, position, purpose, notes, bringUp);
     }
 
     public Fixture placed(Pose newPose) {
-        return new Fixture(id, number, name, profile, mode, addresses, Optional.of(newPose), position, purpose);
+        return new Fixture(
+                id, number, name, profile, mode, addresses, Optional.of(newPose), position, purpose, notes, bringUp);
     }
 
     public Fixture described(String newPosition, String newPurpose) {
-        return new Fixture(id, number, name, profile, mode, addresses, pose, newPosition, newPurpose);
+        return new Fixture(id, number, name, profile, mode, addresses, pose, newPosition, newPurpose, notes, bringUp);
+    }
+
+    public Fixture noted(String newNotes) {
+        return new Fixture(id, number, name, profile, mode, addresses, pose, position, purpose, newNotes, bringUp);
+    }
+
+    public Fixture broughtUp(BringUp how) {
+        return new Fixture(id, number, name, profile, mode, addresses, pose, position, purpose, notes, how);
     }
 
     public boolean patched() {

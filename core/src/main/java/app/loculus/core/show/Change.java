@@ -6,6 +6,7 @@ import app.loculus.core.palette.Palette;
 import app.loculus.core.patch.Fixture;
 import app.loculus.core.patch.FixtureId;
 import app.loculus.core.patch.UnitId;
+import app.loculus.core.patch.UniverseSetup;
 import app.loculus.core.profile.Profile;
 import app.loculus.core.profile.ProfileId;
 import app.loculus.core.programmer.Hand;
@@ -20,7 +21,7 @@ public sealed interface Change {
     /** The part of the show that changes; two changes of one part have equal keys. */
     Object part();
 
-    /** What kind of part that is: show, profiles, fixtures, groups, palettes, values or hand. */
+    /** What kind of part that is: show, profiles, fixtures, groups, palettes, values, hand or universes. */
     String area();
 
     Change reversed();
@@ -261,6 +262,39 @@ public sealed interface Change {
         @Override
         public void applyTo(Show.Parts parts) {
             parts.hand(after);
+        }
+    }
+
+    /** What a universe is called and where it goes. */
+    record OfUniverse(int universe, Optional<UniverseSetup> before, Optional<UniverseSetup> after) implements Change {
+        @Override
+        public Object part() {
+            return "universe " + universe;
+        }
+
+        @Override
+        public String area() {
+            return "universes";
+        }
+
+        @Override
+        public Change reversed() {
+            return new OfUniverse(universe, after, before);
+        }
+
+        @Override
+        public Change following(Change earlier) {
+            return new OfUniverse(universe, ((OfUniverse) earlier).before, after);
+        }
+
+        @Override
+        public boolean idle() {
+            return before.equals(after);
+        }
+
+        @Override
+        public void applyTo(Show.Parts parts) {
+            parts.universe(universe, after);
         }
     }
 }

@@ -5,15 +5,21 @@ import app.loculus.core.patch.FixtureId;
 import java.util.List;
 import java.util.Optional;
 
-/** Writes hanging position and purpose; what is not given stays. */
-public record DescribeFixtures(List<FixtureId> fixtures, Optional<String> position, Optional<String> purpose)
+/** Writes hanging position, purpose and notes; what is not given stays. */
+public record DescribeFixtures(
+        List<FixtureId> fixtures, Optional<String> position, Optional<String> purpose, Optional<String> notes)
         implements ShowEdit {
+
+    public DescribeFixtures(List<FixtureId> fixtures, Optional<String> position, Optional<String> purpose) {
+        this(fixtures, position, purpose, Optional.empty());
+    }
 
     @Override
     public void on(Draft draft) {
         List<Fixture> described = fixtures.stream()
                 .map(id -> draft.show().patch().get(id))
-                .map(f -> f.described(position.orElse(f.position()), purpose.orElse(f.purpose())))
+                .map(f -> f.described(position.orElse(f.position()), purpose.orElse(f.purpose()))
+                        .noted(notes.orElse(f.notes())))
                 .toList();
         draft.putAll(described);
         draft.say(position.map(p -> "Hangs " + Numbers.count(described.size(), "fixture") + " on “" + p + "”")

@@ -4,6 +4,7 @@ import app.loculus.core.group.Group;
 import app.loculus.core.palette.Palette;
 import app.loculus.core.patch.Fixture;
 import app.loculus.core.patch.UnitId;
+import app.loculus.core.patch.UniverseSetup;
 import app.loculus.core.problem.Problem;
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.problem.WayOut;
@@ -91,6 +92,15 @@ public final class Draft {
 
     void remove(Palette palette) {
         change(new Change.OfPalette(palette.id(), Optional.of(palette), Optional.empty()));
+    }
+
+    void put(UniverseSetup setup) {
+        int universe = setup.universe();
+        Optional<UniverseSetup> before = show().universes().stream()
+                .filter(u -> u.universe() == universe)
+                .findFirst();
+        boolean usual = setup.equals(UniverseSetup.usual(universe));
+        change(new Change.OfUniverse(universe, before, usual ? Optional.empty() : Optional.of(setup)));
     }
 
     void hold(Hand hand) {

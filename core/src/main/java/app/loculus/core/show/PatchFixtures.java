@@ -5,15 +5,18 @@ import app.loculus.core.patch.Claim;
 import app.loculus.core.patch.Fixture;
 import app.loculus.core.patch.FixtureId;
 import app.loculus.core.patch.GapFinder;
+import app.loculus.core.patch.Landing;
+import app.loculus.core.patch.Layout;
 import app.loculus.core.patch.Patch;
 import app.loculus.core.patch.PatchedAddress;
 import app.loculus.core.patch.RunOn;
 import app.loculus.core.problem.Problem;
 import app.loculus.core.problem.Problems;
+import app.loculus.core.problem.Refusal;
 import app.loculus.core.problem.WayOut;
-import app.loculus.core.profile.Mode;
 import app.loculus.core.profile.Profiles;
 import java.util.ArrayList;
+import java.util.Iterator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -28,6 +31,7 @@ import java.util.Optional;
  * @param gap free slots between footprints
  * @param also add an address instead of moving
  * @param clashing what to do where slots are claimed already
+ * @param layout how addresses are given out from the start on
  */
 public record PatchFixtures(
         List<Integer> numbers,
@@ -35,8 +39,20 @@ public record PatchFixtures(
         Optional<Address> start,
         int gap,
         boolean also,
-        Clashing clashing)
+        Clashing clashing,
+        Layout layout)
         implements ShowEdit {
+
+    /** Running on by footprint. */
+    public PatchFixtures(
+            List<Integer> numbers,
+            Optional<Profiles.Type> type,
+            Optional<Address> start,
+            int gap,
+            boolean also,
+            Clashing clashing) {
+        this(numbers, type, start, gap, also, clashing, Layout.RUNNING_ON);
+    }
 
     /** What to do where another fixture claims the slots. */
     public enum Clashing {
@@ -69,12 +85,31 @@ public record PatchFixtures(
                 found.add(existing.get());
             } else if (type.isPresent()) {
                 found.add(created(number, new FixtureId(nextId++)));
-            } else {
+            } else if (!(layout instanceof Layout.OneToOne)) {
                 problems.add(missing(number));
             }
         }
         problems.throwIfRefused();
+        tellMissing(draft, numbers.size() - found.size(), found.isEmpty());
         return found;
+    }
+
+    /** One to one over a range leaves numbers without a fixture alone, unless it is to create them. */
+    private void tellMissing(Draft draft, int missing, boolean all) {
+        if (all) {
+            throw Refusal.of(
+                    "patch.missing",
+                    "numbers",
+                    "None of these numbers has a fixture yet.",
+                    WayOut.advice("Add as \"Name / Mode\" to create them."));
+        }
+        if (missing > 0) {
+            draft.warn(Problem.warning(
+                    "patch.missing",
+                    "numbers",
+                    Numbers.count(missing, "number") + " without a fixture " + (missing == 1 ? "stays" : "stay")
+                            + " so."));
+        }
     }
 
     private void check(Patch patch, Fixture existing, Problems problems) {
@@ -110,16 +145,14 @@ public record PatchFixtures(
 
     private void land(Draft draft, List<Fixture> fixtures) {
         Patch known = withTypes(draft.show().patch());
-        RunOn run = new RunOn(start.get(), gap);
+        Landing landing = layout.of(known, fixtures, start.get(), gap);
         Patch others = also ? known : known.changed(known.profiles(), List.of(), unpatched(known, fixtures));
-        List<Fixture> landed = new ArrayList<>();
-        for (Fixture fixture : fixtures) {
-            landed.add(landing(known, fixture, run));
-        }
+        List<Fixture> landed =
+                fixtures.stream().map(f -> landed(known, f, landing)).toList();
         List<Fixture> taken = clashing(others, landed);
         List<Fixture> all = new ArrayList<>(landed);
         all.addAll(taken);
-        tell(draft, known, landed, run);
+        tell(draft, known, landed, landing);
         taken.forEach(f -> draft.warn(Problem.warning(
                 "patch.taken",
                 "address",
@@ -139,12 +172,12 @@ public record PatchFixtures(
                 .toList();
     }
 
-    private Fixture landing(Patch patch, Fixture fixture, RunOn run) {
+    private Fixture landed(Patch patch, Fixture fixture, Landing landing) {
         List<PatchedAddress> addresses = new ArrayList<>(also ? fixture.addresses() : List.of());
-        Mode mode = patch.modeOf(fixture);
-        mode.footprint()
-                .forEach((number, slots) ->
-                        addresses.add(new PatchedAddress(number, run.take(slots), clashing == Clashing.SHARE)));
+        Iterator<Address> own = landing.addresses().get(fixture.id()).iterator();
+        for (int number : patch.modeOf(fixture).footprint().keySet()) {
+            addresses.add(new PatchedAddress(number, own.next(), clashing == Clashing.SHARE));
+        }
         return fixture.at(addresses);
     }
 
@@ -171,21 +204,16 @@ public record PatchFixtures(
                     .filter(a -> !a.equals(other.at()))
                     .toList();
             losing.put(loser.id(), loser.at(kept));
-        } else if (clashing == Clashing.REFUSE
-                && !(wanted.at().shared() || other.at().shared())) {
-            problems.add(Problem.refusal(
-                    "patch.clash",
-                    "address",
-                    "Fixture " + wanted.fixture().number() + " would need " + wanted.span() + ", but "
-                            + other.fixture().number() + " “" + other.fixture().name() + "” holds " + other.span()
-                            + "."));
+        } else if (clashing == Clashing.REFUSE) {
+            Clashes.between(wanted, other).ifPresent(problems::add);
         }
     }
 
     private Problems withWaysOut(Problems found, Patch others, List<Fixture> landed) {
         Problem first = found.all().get(0);
         List<WayOut> ways = new ArrayList<>();
-        roomFor(others, landed).ifPresent(a -> ways.add(WayOut.line("Move to " + a, line(Optional.of(a)))));
+        Optional<Address> room = layout.equals(Layout.RUNNING_ON) ? roomFor(others, landed) : Optional.empty();
+        room.ifPresent(a -> ways.add(WayOut.line("Move to " + a, line(Optional.of(a)))));
         ways.add(WayOut.line("Share the slots", line(start) + " share"));
         ways.add(WayOut.line("Take the address over", line(start) + " take over"));
         Problems out = new Problems();
@@ -197,15 +225,19 @@ public record PatchFixtures(
     /** How many clashes of one edit are spelled out. */
     private static final int MOST_TOLD = 8;
 
-    /** The first address from the start on where the whole run lands without a clash. */
     private Optional<Address> roomFor(Patch others, List<Fixture> landed) {
+        return roomFor(others, landed, start.orElseThrow(), gap);
+    }
+
+    /** The first address from the start on where the whole run lands without a clash. */
+    static Optional<Address> roomFor(Patch others, List<Fixture> landed, Address start, int gap) {
         List<Integer> footprints = landed.stream()
                 .flatMap(f -> others.modeOf(f).footprint().values().stream())
                 .toList();
         GapFinder gaps = new GapFinder(others);
-        Optional<Address> at = gaps.next(start.orElseThrow(), footprints.get(0), Optional.empty());
+        Optional<Address> at = gaps.next(start, footprints.get(0), Optional.empty());
         for (int tries = 0; at.isPresent() && tries < Address.SLOTS; tries++) {
-            Optional<Address> blocked = firstBlocked(gaps, at.get(), footprints);
+            Optional<Address> blocked = firstBlocked(gaps, at.get(), footprints, gap);
             if (blocked.isEmpty()) {
                 return at;
             }
@@ -215,7 +247,7 @@ public record PatchFixtures(
     }
 
     /** Where a run from here meets a claim: the free place behind it. */
-    private Optional<Address> firstBlocked(GapFinder gaps, Address from, List<Integer> footprints) {
+    private static Optional<Address> firstBlocked(GapFinder gaps, Address from, List<Integer> footprints, int gap) {
         RunOn run = new RunOn(from, gap);
         for (int slots : footprints) {
             Address wanted = run.take(slots);
@@ -234,16 +266,18 @@ public record PatchFixtures(
                                 + t.mode().name() + "\"")
                         .orElse("")
                 + at.map(a -> " at " + a).orElse("")
+                + layout.line()
                 + (gap > 0 ? " gap " + gap : "")
                 + (also ? " also" : "");
     }
 
-    private void tell(Draft draft, Patch patch, List<Fixture> landed, RunOn run) {
+    private void tell(Draft draft, Patch patch, List<Fixture> landed, Landing landing) {
         List<Claim> claims = landed.stream()
                 .flatMap(f -> patch.claimsOf(f).stream().filter(c -> isNew(patch, c)))
                 .toList();
         draft.say(landed.size() + " × " + slots(patch, landed) + " · " + Spans.text(claims));
-        run.crossings()
+        layout.words().ifPresent(draft::say);
+        landing.crossings()
                 .forEach(a -> draft.say(
                         "Runs on into universe " + a.universe() + ": a footprint never straddles two universes."));
     }

@@ -7,6 +7,7 @@ import app.loculus.core.patch.Fixture;
 import app.loculus.core.patch.FixtureId;
 import app.loculus.core.patch.Patch;
 import app.loculus.core.patch.UnitId;
+import app.loculus.core.patch.UniverseSetup;
 import app.loculus.core.profile.Kind;
 import app.loculus.core.profile.Profile;
 import app.loculus.core.profile.ProfileId;
@@ -27,6 +28,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.SortedSet;
+import java.util.TreeMap;
+import java.util.TreeSet;
 
 /** A whole show. Immutable; safe to share between threads. */
 public final class Show {
@@ -35,6 +39,7 @@ public final class Show {
     private final Patch patch;
     private final Map<GroupId, Group> groups;
     private final Map<PaletteId, Palette> palettes;
+    private final Map<Integer, UniverseSetup> universes;
     private final Programmer programmer;
     private final ColourAnswers answers;
     private volatile Resolver resolver;
@@ -44,19 +49,27 @@ public final class Show {
             Patch patch,
             Map<GroupId, Group> groups,
             Map<PaletteId, Palette> palettes,
+            Map<Integer, UniverseSetup> universes,
             Programmer programmer,
             ColourAnswers answers) {
         this.name = name;
         this.patch = patch;
         this.groups = groups;
         this.palettes = palettes;
+        this.universes = universes;
         this.programmer = programmer;
         this.answers = answers;
     }
 
     public static Show empty(String name) {
         return new Show(
-                name, new Patch(Profiles.NONE, List.of()), Map.of(), Map.of(), Programmer.EMPTY, new ColourAnswers());
+                name,
+                new Patch(Profiles.NONE, List.of()),
+                Map.of(),
+                Map.of(),
+                Map.of(),
+                Programmer.EMPTY,
+                new ColourAnswers());
     }
 
     /** A show from its parts, as they were stored. */
@@ -66,12 +79,16 @@ public final class Show {
             Collection<Fixture> fixtures,
             Collection<Group> groups,
             Collection<Palette> palettes,
+            Collection<UniverseSetup> universes,
             Programmer programmer) {
         Map<GroupId, Group> byGroup = new LinkedHashMap<>();
         groups.forEach(g -> byGroup.put(g.id(), g));
         Map<PaletteId, Palette> byPalette = new LinkedHashMap<>();
         palettes.forEach(p -> byPalette.put(p.id(), p));
-        return new Show(name, new Patch(profiles, fixtures), byGroup, byPalette, programmer, new ColourAnswers());
+        Map<Integer, UniverseSetup> byUniverse = new TreeMap<>();
+        universes.forEach(u -> byUniverse.put(u.universe(), u));
+        return new Show(
+                name, new Patch(profiles, fixtures), byGroup, byPalette, byUniverse, programmer, new ColourAnswers());
     }
 
     /** The show after changes. */
@@ -129,6 +146,24 @@ public final class Show {
                 .findFirst();
     }
 
+    /** Universes somebody has said something about, in order. */
+    public List<UniverseSetup> universes() {
+        return universes.values().stream()
+                .sorted(Comparator.comparingInt(UniverseSetup::universe))
+                .toList();
+    }
+
+    public UniverseSetup universe(int universe) {
+        return universes.getOrDefault(universe, UniverseSetup.usual(universe));
+    }
+
+    /** Universes that are patched or set up. */
+    public SortedSet<Integer> usedUniverses() {
+        SortedSet<Integer> used = new TreeSet<>(patch.claims().keySet());
+        used.addAll(universes.keySet());
+        return used;
+    }
+
     public ColourAnswers answers() {
         return answers;
     }
@@ -167,6 +202,7 @@ public final class Show {
                 && s.patch.equals(patch)
                 && s.groups.equals(groups)
                 && s.palettes.equals(palettes)
+                && s.universes.equals(universes)
                 && s.programmer.equals(programmer);
     }
 
@@ -184,6 +220,7 @@ public final class Show {
         private final List<Fixture> put = new ArrayList<>();
         private Map<GroupId, Group> groups;
         private Map<PaletteId, Palette> palettes;
+        private Map<Integer, UniverseSetup> universes;
         private Hand hand;
         private final Map<UnitId, UnitValues> values = new LinkedHashMap<>();
 
@@ -193,6 +230,7 @@ public final class Show {
             this.profiles = from.profiles();
             this.groups = from.groups;
             this.palettes = from.palettes;
+            this.universes = from.universes;
             this.hand = from.hand();
         }
 
@@ -216,6 +254,10 @@ public final class Show {
             palettes = changed(palettes, id, palette);
         }
 
+        void universe(int universe, Optional<UniverseSetup> setup) {
+            universes = changed(universes, universe, setup);
+        }
+
         void hand(Hand newHand) {
             hand = newHand;
         }
@@ -235,7 +277,7 @@ public final class Show {
             Patch patch = samePatch ? from.patch : from.patch.changed(profiles, gone, put);
             Programmer programmer = values.isEmpty() ? from.programmer : from.programmer.with(values);
             Programmer held = hand == from.hand() ? programmer : programmer.holding(hand);
-            return new Show(name, patch, groups, palettes, held, from.answers);
+            return new Show(name, patch, groups, palettes, universes, held, from.answers);
         }
     }
 }
