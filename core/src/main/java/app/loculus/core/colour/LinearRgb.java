@@ -1,5 +1,7 @@
 package app.loculus.core.colour;
 
+import app.loculus.core.problem.Refusal;
+
 /** Linear light in the sRGB primaries (IEC 61966-2-1, white D65); components may leave 0…1. */
 public record LinearRgb(double red, double green, double blue) {
 
@@ -38,6 +40,20 @@ public record LinearRgb(double red, double green, double blue) {
     /** Gamma-coded {@code #rrggbb} for a screen. */
     public String hex() {
         return String.format("#%02x%02x%02x", coded(red), coded(green), coded(blue));
+    }
+
+    /** @param hex {@code #rrggbb}, gamma-coded */
+    public static LinearRgb ofHex(String hex) {
+        if (!hex.matches("#[0-9a-fA-F]{6}")) {
+            throw Refusal.of("colour.hex", "colour", "“" + hex + "” is no colour such as #e06080.");
+        }
+        int rgb = Integer.parseInt(hex.substring(1), 16);
+        return new LinearRgb(linear(rgb >> 16), linear(rgb >> 8 & 0xFF), linear(rgb & 0xFF));
+    }
+
+    private static double linear(int coded) {
+        double c = coded / 255.0;
+        return c <= 0.04045 ? c / 12.92 : Math.pow((c + 0.055) / 1.055, 2.4);
     }
 
     /** One component as a screen's 0…255. */

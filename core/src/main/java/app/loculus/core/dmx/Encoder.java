@@ -3,7 +3,6 @@ package app.loculus.core.dmx;
 import app.loculus.core.patch.Claim;
 import app.loculus.core.patch.Fixture;
 import app.loculus.core.patch.Patch;
-import app.loculus.core.profile.Attribute;
 import app.loculus.core.profile.Channel;
 import app.loculus.core.profile.ChannelFunction;
 import app.loculus.core.profile.Mode;
@@ -41,31 +40,22 @@ public final class Encoder {
     private static Map<Integer, byte[]> breaks(Mode mode, List<Resolved> channels) {
         Map<Integer, byte[]> breaks = new TreeMap<>();
         mode.footprint().forEach((number, slots) -> breaks.put(number, new byte[slots]));
-        double[] dimmers = dimmers(mode, channels);
         for (int i = 0; i < channels.size(); i++) {
             Channel channel = mode.channels().get(i);
             if (!channel.virtual()) {
-                write(channel, dimmed(channel, channels.get(i), dimmers), breaks.get(channel.breakNumber()));
+                write(channel, dimmed(mode, i, channels), breaks.get(channel.breakNumber()));
             }
         }
         return breaks;
     }
 
-    /** Virtual dimmer level by cell, 1 where there is none. */
-    private static double[] dimmers(Mode mode, List<Resolved> channels) {
-        double[] levels = new double[mode.cells() + 1];
-        java.util.Arrays.fill(levels, 1);
-        for (int i = 0; i < channels.size(); i++) {
-            Channel channel = mode.channels().get(i);
-            if (channel.virtual() && channel.attribute().equals(Attribute.DIMMER)) {
-                levels[channel.cell()] = channels.get(i).fraction().value();
-            }
+    /** The value, scaled by the virtual channels that act on it. */
+    private static long dimmed(Mode mode, int channel, List<Resolved> channels) {
+        Resolved resolved = channels.get(channel);
+        double level = 1;
+        for (int dimmer : mode.dimmersOf(channel)) {
+            level *= channels.get(dimmer).fraction().value();
         }
-        return levels;
-    }
-
-    private static long dimmed(Channel channel, Resolved resolved, double[] dimmers) {
-        double level = channel.attribute().isAdditive() ? dimmers[channel.cell()] : 1;
         Fraction fraction = level == 1
                 ? resolved.fraction()
                 : Fraction.clamp(resolved.fraction().value() * level);

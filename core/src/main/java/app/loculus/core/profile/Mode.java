@@ -26,6 +26,20 @@ public final class Mode {
     private final Map<Integer, ColourSystems> colours = new TreeMap<>();
     private final Tristimulus lamp;
     private final Map<Attribute, Tristimulus> emitters;
+    private final BeamFacts beam;
+    private final List<Relation> relations;
+    private final List<List<Integer>> dimmedBy = new ArrayList<>();
+
+    /** A mode without relations whose light source is not described. */
+    public Mode(
+            String name,
+            List<Channel> channels,
+            int cells,
+            Tristimulus lamp,
+            Map<Attribute, Tristimulus> emitters,
+            Map<String, Wheel> wheels) {
+        this(name, channels, cells, lamp, emitters, wheels, BeamFacts.UNKNOWN, List.of());
+    }
 
     /**
      * @param cells how many identical cells it has; 0 for an ordinary fixture
@@ -38,7 +52,11 @@ public final class Mode {
             int cells,
             Tristimulus lamp,
             Map<Attribute, Tristimulus> emitters,
-            Map<String, Wheel> wheels) {
+            Map<String, Wheel> wheels,
+            BeamFacts beam,
+            List<Relation> relations) {
+        this.beam = beam;
+        this.relations = List.copyOf(relations);
         this.name = name;
         this.cells = cells;
         this.lamp = lamp;
@@ -50,6 +68,45 @@ public final class Mode {
             colours.put(cell, reader.read(parameters.get(cell)));
         }
         this.channels.forEach(this::count);
+        this.channels.forEach(c -> dimmedBy.add(dimmersOf(c)));
+    }
+
+    /**
+     * Virtual channels that a channel is multiplied with: those that a relation names; a virtual dimmer without any
+     * relation dims the emitters of its cell, or of every cell when it belongs to the whole fixture.
+     */
+    private List<Integer> dimmersOf(Channel channel) {
+        List<Integer> found = new ArrayList<>();
+        for (int i = 0; i < channels.size() && !channel.virtual(); i++) {
+            Channel master = channels.get(i);
+            if (master.virtual() && (related(master) ? related(master, channel) : dims(master, channel))) {
+                found.add(i);
+            }
+        }
+        return List.copyOf(found);
+    }
+
+    private boolean related(Channel master) {
+        return relations.stream().anyMatch(r -> multiplies(r, master));
+    }
+
+    private boolean related(Channel master, Channel follower) {
+        return relations.stream().anyMatch(r -> multiplies(r, master) && isOf(r.follower(), follower));
+    }
+
+    private static boolean multiplies(Relation r, Channel master) {
+        return r.type() == Relation.Type.MULTIPLY && isOf(r.master(), master);
+    }
+
+    /** A cell's channel has the key of its geometry with the number of the cell behind it. */
+    private static boolean isOf(String key, Channel channel) {
+        return channel.key().equals(key) || channel.key().equals(key + "#" + channel.cell());
+    }
+
+    private static boolean dims(Channel master, Channel follower) {
+        return master.attribute().equals(Attribute.DIMMER)
+                && follower.attribute().isAdditive()
+                && (master.cell() == follower.cell() || master.cell() == 0);
     }
 
     private void count(Channel channel) {
@@ -100,6 +157,19 @@ public final class Mode {
     /** Full light of each emitter. */
     public Map<Attribute, Tristimulus> emitters() {
         return emitters;
+    }
+
+    public BeamFacts beam() {
+        return beam;
+    }
+
+    public List<Relation> relations() {
+        return relations;
+    }
+
+    /** Indices of the virtual channels whose value scales this channel. */
+    public List<Integer> dimmersOf(int channel) {
+        return dimmedBy.get(channel);
     }
 
     /** What can be set on a cell; 0 for what belongs to the fixture as a whole. */

@@ -21,6 +21,19 @@ public final class Profile {
     private final Map<String, Mode> modes = new LinkedHashMap<>();
     private final List<Problem> warnings;
     private final String source;
+    private final ProfileFacts facts;
+
+    public Profile(
+            ProfileId id,
+            String maker,
+            String name,
+            List<AttributeDefinition> attributes,
+            List<Wheel> wheels,
+            List<Mode> modes,
+            List<Problem> warnings,
+            String source) {
+        this(id, maker, name, attributes, wheels, modes, warnings, source, ProfileFacts.NONE);
+    }
 
     /**
      * @param warnings what was odd in the source, each with its place
@@ -34,7 +47,9 @@ public final class Profile {
             List<Wheel> wheels,
             List<Mode> modes,
             List<Problem> warnings,
-            String source) {
+            String source,
+            ProfileFacts facts) {
+        this.facts = facts;
         this.id = id;
         this.maker = maker;
         this.name = name;
@@ -71,6 +86,15 @@ public final class Profile {
 
     public String source() {
         return source;
+    }
+
+    public ProfileFacts facts() {
+        return facts;
+    }
+
+    /** The same profile with pictures that came beside its description. */
+    public Profile with(Pictures pictures) {
+        return new Profile(id, maker, name, attributes(), wheels, modes(), warnings, source, facts.with(pictures));
     }
 
     /** @throws Refusal naming the modes there are */

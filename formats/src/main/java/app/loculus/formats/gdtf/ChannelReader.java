@@ -1,6 +1,7 @@
 package app.loculus.formats.gdtf;
 
 import app.loculus.core.patch.Address;
+import app.loculus.core.problem.Refusal;
 import app.loculus.core.profile.Attribute;
 import app.loculus.core.profile.Channel;
 import app.loculus.core.profile.ChannelFunction;
@@ -19,14 +20,19 @@ import org.w3c.dom.Element;
 final class ChannelReader {
 
     private static final int MOST_OCTETS = 4;
+    private static final int MOST_FUNCTIONS = 512;
+    private static final int MOST_RANGES = 4096;
 
     private final Element mode;
     private final Element channel;
+    private final Map<String, Element> byKey;
     private final Report report;
 
-    ChannelReader(Element mode, Element channel, Report report) {
+    /** @param byKey every channel of the mode by its node name */
+    ChannelReader(Element mode, Element channel, Map<String, Element> byKey, Report report) {
         this.mode = mode;
         this.channel = channel;
+        this.byKey = byKey;
         this.report = report;
     }
 
@@ -68,7 +74,10 @@ final class ChannelReader {
                     channel, "A channel of mode “" + mode.getAttribute("Name") + "” has no function; it is left out.");
             return Optional.empty();
         }
-        String key = key() + (cell == 0 ? "" : "#" + cell);
+        if (cell <= 1 && !offsets.isEmpty() && !saysHome()) {
+            report.odd(channel, "No home value is given for " + functions.get(0).attribute() + "; 0 is used.");
+        }
+        String key = key(channel) + (cell == 0 ? "" : "#" + cell);
         return Optional.of(new Channel(
                 key, breakNumber, offsets, cell, functions, home(functions, resolution), highlight(resolution)));
     }
@@ -88,11 +97,17 @@ final class ChannelReader {
     }
 
     /** {@code Geometry_FirstLogicalAttribute}. */
-    private String key() {
+    static String key(Element channel) {
         String attribute = Xml.child(channel, "LogicalChannel")
                 .map(l -> l.getAttribute("Attribute"))
                 .orElse("NoFeature");
         return channel.getAttribute("Geometry") + "_" + attribute;
+    }
+
+    private boolean saysHome() {
+        return !channel.getAttribute("Default").isEmpty()
+                || Xml.path(channel, "LogicalChannel", "ChannelFunction").stream()
+                        .anyMatch(f -> !f.getAttribute("Default").isEmpty());
     }
 
     private long home(List<ChannelFunction> functions, Resolution resolution) {
@@ -117,6 +132,12 @@ final class ChannelReader {
 
     private List<ChannelFunction> functions(Resolution resolution) {
         List<Element> elements = Xml.path(channel, "LogicalChannel", "ChannelFunction");
+        if (elements.size() > MOST_FUNCTIONS) {
+            throw Refusal.of(
+                    "gdtf.large",
+                    Report.place(mode),
+                    "A channel has " + elements.size() + " functions; at most " + MOST_FUNCTIONS + " are read.");
+        }
         Map<String, List<Element>> siblings = new LinkedHashMap<>();
         for (Element e : elements) {
             String master =
@@ -177,15 +198,14 @@ final class ChannelReader {
             return Optional.empty();
         }
         String key = node.split("\\.")[0];
-        Optional<Element> master = Xml.path(mode, "DMXChannels", "DMXChannel").stream()
-                .filter(c -> new ChannelReader(mode, c, report).key().equals(key))
-                .findFirst();
+        Optional<Element> master = Optional.ofNullable(byKey.get(key));
         if (master.isEmpty()) {
             report.odd(e, "ModeMaster “" + node + "” names no channel; the function always works.");
             return Optional.empty();
         }
         Resolution resolution = new Resolution(Math.max(
-                1, new ChannelReader(mode, master.get(), report).offsets(0).size()));
+                1,
+                new ChannelReader(mode, master.get(), byKey, report).offsets(0).size()));
         return Optional.of(new ModeMaster(
                 key,
                 report.dmx(e, "ModeFrom", "0/1").in(resolution),
@@ -195,6 +215,12 @@ final class ChannelReader {
     private List<NamedRange> ranges(
             Element e, long from, long to, double physicalFrom, double physicalTo, Resolution resolution) {
         List<Element> sets = Xml.children(e, "ChannelSet");
+        if (sets.size() > MOST_RANGES) {
+            throw Refusal.of(
+                    "gdtf.large",
+                    Report.place(e),
+                    "The function has " + sets.size() + " ranges; at most " + MOST_RANGES + " are read.");
+        }
         List<NamedRange> ranges = new ArrayList<>();
         for (Element set : sets) {
             long start = from(set, resolution);

@@ -6,7 +6,9 @@ import app.loculus.core.problem.Refusal;
 import app.loculus.core.profile.Attribute;
 import app.loculus.core.profile.AttributeDefinition;
 import app.loculus.core.profile.Mode;
+import app.loculus.core.profile.Pictures;
 import app.loculus.core.profile.Profile;
+import app.loculus.core.profile.ProfileFacts;
 import app.loculus.core.profile.ProfileId;
 import app.loculus.core.profile.Wheel;
 import app.loculus.core.profile.WheelSlot;
@@ -19,6 +21,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import org.w3c.dom.Element;
 
 /** Reads a {@code description.xml}. */
@@ -43,9 +46,12 @@ public final class DescriptionReader {
                         "gdtf.root",
                         "description.xml",
                         "This is no fixture description: GDTF / FixtureType is missing."));
-        List<Wheel> wheels =
-                Xml.path(type, "Wheels", "Wheel").stream().map(this::wheel).toList();
-        Map<String, Tristimulus> emitters = emitters(type);
+        GeometryTree.refuseCycles(type);
+        Map<String, Tristimulus> filters = lights(type, "Filters", "Filter");
+        List<Wheel> wheels = Xml.path(type, "Wheels", "Wheel").stream()
+                .map(w -> wheel(w, filters))
+                .toList();
+        Map<String, Tristimulus> emitters = lights(type, "Emitters", "Emitter");
         List<Mode> modes = Xml.path(type, "DMXModes", "DMXMode").stream()
                 .map(mode -> new ModeReader(type, mode, emitters, wheels, report).read())
                 .toList();
@@ -61,7 +67,17 @@ public final class DescriptionReader {
                 wheels,
                 modes,
                 report.warnings(),
-                xml);
+                xml,
+                facts(type));
+    }
+
+    private ProfileFacts facts(Element type) {
+        OptionalDouble weight = Xml.path(type, "PhysicalDescriptions", "Properties", "Weight").stream()
+                .mapToDouble(w -> report.number(w, "Value", 0))
+                .filter(kg -> kg > 0)
+                .findFirst();
+        return new ProfileFacts(
+                Xml.text(type, "Description", ""), weight, Xml.text(type, "FixtureTypeID", ""), Pictures.NONE);
     }
 
     private static String fingerprint(String xml) {
@@ -83,22 +99,37 @@ public final class DescriptionReader {
                 .toList();
     }
 
-    private Wheel wheel(Element wheel) {
+    private Wheel wheel(Element wheel, Map<String, Tristimulus> filters) {
         List<WheelSlot> slots = new ArrayList<>();
         for (Element slot : Xml.children(wheel, "Slot")) {
             Optional<String> picture =
                     Optional.of(slot.getAttribute("MediaFileName")).filter(s -> !s.isBlank());
-            Optional<Tristimulus> colour =
-                    slot.getAttribute("Color").isBlank() ? Optional.empty() : colour(slot, "Color");
-            slots.add(new WheelSlot(slot.getAttribute("Name"), colour, picture));
+            slots.add(new WheelSlot(
+                    slot.getAttribute("Name"),
+                    colourOf(slot, filters),
+                    picture,
+                    Xml.children(slot, "Facet").size(),
+                    Xml.child(slot, "AnimationSystem").isPresent()));
         }
         return new Wheel(wheel.getAttribute("Name"), slots);
     }
 
-    private Map<String, Tristimulus> emitters(Element type) {
+    /** A filter takes precedence over a colour of the slot's own. */
+    private Optional<Tristimulus> colourOf(Element slot, Map<String, Tristimulus> filters) {
+        String filter = slot.getAttribute("Filter");
+        if (filters.containsKey(filter)) {
+            return Optional.of(filters.get(filter));
+        }
+        if (!filter.isBlank()) {
+            report.odd(slot, "Filter “" + filter + "” is not described; the slot's own colour is used.");
+        }
+        return slot.getAttribute("Color").isBlank() ? Optional.empty() : colour(slot, "Color");
+    }
+
+    private Map<String, Tristimulus> lights(Element type, String collect, String one) {
         Map<String, Tristimulus> found = new LinkedHashMap<>();
-        for (Element emitter : Xml.path(type, "PhysicalDescriptions", "Emitters", "Emitter")) {
-            colour(emitter, "Color").ifPresent(c -> found.put(emitter.getAttribute("Name"), c));
+        for (Element e : Xml.path(type, "PhysicalDescriptions", collect, one)) {
+            colour(e, "Color").ifPresent(c -> found.put(e.getAttribute("Name"), c));
         }
         return found;
     }

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.w3c.dom.Element;
 
 /** The geometry of one mode: which names lie in its own tree, and which trees are placed several times as cells. */
@@ -25,6 +26,51 @@ final class GeometryTree {
         Xml.child(fixtureType, "Geometries")
                 .ifPresent(g -> Xml.children(g, "*").forEach(top -> tops.put(top.getAttribute("Name"), top)));
         Optional.ofNullable(tops.get(root)).ifPresent(top -> walk(top, 0));
+    }
+
+    /** @throws Refusal when a tree, by references, contains itself */
+    static void refuseCycles(Element fixtureType) {
+        Map<String, Set<String>> places = new HashMap<>();
+        Xml.child(fixtureType, "Geometries")
+                .ifPresent(g -> Xml.children(g, "*").forEach(top -> {
+                    Set<String> placed = new HashSet<>();
+                    collect(top, placed, 0);
+                    places.put(top.getAttribute("Name"), placed);
+                }));
+        Set<String> fine = new HashSet<>();
+        places.keySet().forEach(name -> follow(name, places, new ArrayList<>(), fine));
+    }
+
+    private static void collect(Element geometry, Set<String> placed, int depth) {
+        if (depth > DEEPEST) {
+            throw Refusal.of(
+                    "gdtf.geometry", Report.place(geometry), "Geometry is nested deeper than " + DEEPEST + " levels.");
+        }
+        for (Element child : Xml.children(geometry, "*")) {
+            if (child.getTagName().equals("GeometryReference")) {
+                placed.add(child.getAttribute("Geometry"));
+            }
+            collect(child, placed, depth + 1);
+        }
+    }
+
+    /** @param fine names already known to lead into no cycle, so that each is followed once */
+    private static void follow(String name, Map<String, Set<String>> places, List<String> path, Set<String> fine) {
+        if (path.contains(name)) {
+            throw Refusal.of(
+                    "gdtf.cycle",
+                    "Geometry “" + name + "”",
+                    "The geometry places itself: " + String.join(" → ", path) + " → " + name + ".");
+        }
+        if (path.size() > DEEPEST) {
+            throw Refusal.of("gdtf.geometry", "Geometry “" + name + "”", "References are nested too deep.");
+        }
+        path.add(name);
+        places.getOrDefault(name, Set.of()).stream()
+                .filter(next -> !fine.contains(next))
+                .forEach(next -> follow(next, places, path, fine));
+        path.remove(path.size() - 1);
+        fine.add(name);
     }
 
     private void walk(Element geometry, int depth) {
@@ -72,9 +118,16 @@ final class GeometryTree {
         return beam.or(() -> references.stream()
                 .map(r -> tops.get(r.getAttribute("Geometry")))
                 .filter(t -> t != null)
-                .flatMap(t -> t.getTagName().equals("Beam")
-                        ? java.util.stream.Stream.of(t)
-                        : Xml.children(t, "Beam").stream())
+                .flatMap(t -> beams(t, 0))
                 .findFirst());
+    }
+
+    private static Stream<Element> beams(Element geometry, int depth) {
+        if (geometry.getTagName().equals("Beam")) {
+            return Stream.of(geometry);
+        }
+        return depth > DEEPEST
+                ? Stream.empty()
+                : Xml.children(geometry, "*").stream().flatMap(c -> beams(c, depth + 1));
     }
 }

@@ -1,14 +1,13 @@
-package app.loculus.formats.gdtf;
+package app.loculus.core.profile;
 
 import app.loculus.core.colour.Chromaticity;
 import app.loculus.core.colour.Tristimulus;
 import app.loculus.core.colour.Whites;
-import app.loculus.core.profile.Attribute;
 import app.loculus.core.unit.Kelvin;
 import java.util.Map;
 
 /** Light of common emitters, for files that do not say; typical figures of coloured diodes, white = 100. */
-final class TypicalEmitters {
+public final class TypicalEmitters {
 
     private static final Map<String, Tristimulus> LIGHTS = Map.ofEntries(
             light("R", 0.690, 0.308, 25),
@@ -34,7 +33,7 @@ final class TypicalEmitters {
     }
 
     /** Dark for what is not known or not visible. */
-    static Tristimulus of(Attribute attribute) {
+    public static Tristimulus of(Attribute attribute) {
         return LIGHTS.getOrDefault(attribute.name(), Tristimulus.DARK);
     }
 }

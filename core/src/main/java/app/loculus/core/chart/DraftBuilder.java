@@ -1,0 +1,166 @@
+package app.loculus.core.chart;
+
+import app.loculus.core.colour.LinearRgb;
+import app.loculus.core.colour.Tristimulus;
+import app.loculus.core.colour.Whites;
+import app.loculus.core.problem.Problem;
+import app.loculus.core.problem.Problems;
+import app.loculus.core.problem.Refusal;
+import app.loculus.core.problem.WayOut;
+import app.loculus.core.profile.Attribute;
+import app.loculus.core.profile.AttributeDefinition;
+import app.loculus.core.profile.BeamFacts;
+import app.loculus.core.profile.Mode;
+import app.loculus.core.profile.Profile;
+import app.loculus.core.profile.ProfileFacts;
+import app.loculus.core.profile.ProfileId;
+import app.loculus.core.profile.StandardAttributes;
+import app.loculus.core.profile.TypicalEmitters;
+import app.loculus.core.profile.Wheel;
+import app.loculus.core.profile.WheelSlot;
+import app.loculus.core.unit.Kelvin;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.Set;
+
+/** Makes a profile out of a draft. */
+public final class DraftBuilder {
+
+    private static final double USUAL_KELVIN = 6000;
+
+    private final ProfileDraft draft;
+    private final Map<String, Wheel> wheels = new LinkedHashMap<>();
+
+    private DraftBuilder(ProfileDraft draft) {
+        this.draft = draft;
+    }
+
+    /**
+     * @return a profile without a source: it becomes one of its own when its description is written
+     * @throws Refusal naming everything that is missing
+     */
+    public static Profile build(ProfileDraft draft) {
+        return new DraftBuilder(draft).profile();
+    }
+
+    private Profile profile() {
+        Problems problems = new Problems();
+        needed(problems, "maker", draft.maker());
+        needed(problems, "name", draft.name());
+        if (draft.modes().stream().noneMatch(m -> !m.channels().isEmpty())) {
+            problems.add(Problem.refusal(
+                    "draft.empty",
+                    "chart",
+                    "There is not one slot yet.",
+                    WayOut.advice("Paste or type the slot chart, one line per slot.")));
+        }
+        Set<String> names = new LinkedHashSet<>();
+        draft.modes().stream()
+                .filter(m -> !names.add(m.name()))
+                .forEach(m -> problems.add(
+                        Problem.refusal("draft.mode", "mode", "Two modes are called “" + m.name() + "”.")));
+        problems.throwIfRefused();
+        draft.modes().forEach(this::collectWheels);
+        List<Mode> modes = draft.modes().stream().map(this::mode).toList();
+        ProfileFacts facts = new ProfileFacts(
+                "",
+                draft.weightKg() > 0 ? OptionalDouble.of(draft.weightKg()) : OptionalDouble.empty(),
+                "",
+                ProfileFacts.NONE.pictures());
+        return new Profile(
+                new ProfileId("draft"),
+                draft.maker(),
+                draft.name(),
+                definitions(modes),
+                List.copyOf(wheels.values()),
+                modes,
+                List.of(),
+                "",
+                facts);
+    }
+
+    private static void needed(Problems problems, String what, String text) {
+        if (text.isBlank()) {
+            problems.add(Problem.refusal("draft." + what, what, "The profile needs a " + what + "."));
+        }
+    }
+
+    private static List<AttributeDefinition> definitions(List<Mode> modes) {
+        Set<Attribute> all = new LinkedHashSet<>();
+        modes.forEach(m -> all.addAll(m.attributes()));
+        return all.stream().map(a -> StandardAttributes.of(a).definition()).toList();
+    }
+
+    private void collectWheels(DraftMode mode) {
+        mode.channels().stream()
+                .filter(c -> c.wheel() && !c.ranges().isEmpty())
+                .forEach(c -> wheels.putIfAbsent(wheelName(c), wheel(c)));
+    }
+
+    static String wheelName(DraftChannel channel) {
+        return channel.label().isBlank() ? channel.attribute() : channel.label().replace(".", " ");
+    }
+
+    private static Wheel wheel(DraftChannel channel) {
+        return new Wheel(
+                wheelName(channel),
+                channel.ranges().stream().map(r -> slot(channel, r)).toList());
+    }
+
+    private static WheelSlot slot(DraftChannel channel, DraftRange range) {
+        boolean coloured = channel.attribute().matches("Color\\d+");
+        String hex = range.colour().isEmpty()
+                        && coloured
+                        && range.name().toLowerCase(java.util.Locale.ROOT).matches("open|white")
+                ? "#ffffff"
+                : range.colour();
+        Optional<Tristimulus> colour = hex.isEmpty()
+                ? Optional.empty()
+                : Optional.of(LinearRgb.ofHex(hex).toTristimulus().times(100));
+        return new WheelSlot(range.name(), colour, Optional.empty());
+    }
+
+    private Mode mode(DraftMode mode) {
+        double kelvin = draft.lampKelvin() > 0 ? draft.lampKelvin() : USUAL_KELVIN;
+        BeamFacts beam = new BeamFacts(kelvin, draft.beamDegrees(), draft.watts());
+        return new Mode(
+                mode.name(),
+                new DraftChannels(mode, wheels).channels(),
+                hasCells(mode) ? mode.cells() : 0,
+                Whites.of(Kelvin.of(kelvin)).withLuminance(100),
+                emitters(mode),
+                wheels,
+                beam,
+                List.of());
+    }
+
+    private static boolean hasCells(DraftMode mode) {
+        return mode.channels().stream().anyMatch(DraftChannel::inCell);
+    }
+
+    private static Map<Attribute, Tristimulus> emitters(DraftMode mode) {
+        Map<Attribute, Tristimulus> emitters = new LinkedHashMap<>();
+        for (DraftChannel channel : new ArrayList<>(mode.channels())) {
+            Attribute attribute = new Attribute(channel.attribute());
+            if (attribute.isAdditive()) {
+                Tristimulus usual = TypicalEmitters.of(attribute);
+                emitters.put(attribute, channel.colour().isEmpty() ? usual : coloured(channel.colour(), usual));
+            }
+        }
+        return emitters;
+    }
+
+    /** The colour's chromaticity with the output that is usual for such an emitter. */
+    private static Tristimulus coloured(String hex, Tristimulus usual) {
+        return LinearRgb.ofHex(hex)
+                .toTristimulus()
+                .chromaticity()
+                .map(c -> c.withLuminance(usual.y() > 0 ? usual.y() : 100))
+                .orElse(usual);
+    }
+}

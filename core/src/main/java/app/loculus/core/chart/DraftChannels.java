@@ -1,0 +1,173 @@
+package app.loculus.core.chart;
+
+import app.loculus.core.profile.Attribute;
+import app.loculus.core.profile.Channel;
+import app.loculus.core.profile.ChannelFunction;
+import app.loculus.core.profile.ModeMaster;
+import app.loculus.core.profile.NamedRange;
+import app.loculus.core.profile.Wheel;
+import app.loculus.core.unit.Resolution;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalLong;
+
+/** Gives the channels of a drafted mode their slots, cell by cell. */
+final class DraftChannels {
+
+    private static final int TOP = 255;
+
+    private final DraftMode mode;
+    private final Map<String, Wheel> wheels;
+    private final Map<Integer, Integer> next = new HashMap<>();
+    private final List<Channel> channels = new ArrayList<>();
+
+    DraftChannels(DraftMode mode, Map<String, Wheel> wheels) {
+        this.mode = mode;
+        this.wheels = wheels;
+    }
+
+    List<Channel> channels() {
+        List<DraftChannel> all = mode.channels();
+        for (int i = 0; i < all.size(); i++) {
+            if (all.get(i).inCell() && mode.cells() > 0) {
+                int end = i;
+                while (end + 1 < all.size() && all.get(end + 1).inCell()) {
+                    end++;
+                }
+                cells(all.subList(i, end + 1));
+                i = end;
+            } else {
+                channels.add(channel(all.get(i), 0));
+            }
+        }
+        return channels;
+    }
+
+    private void cells(List<DraftChannel> block) {
+        for (int cell = 1; cell <= mode.cells(); cell++) {
+            for (DraftChannel channel : block) {
+                channels.add(channel(channel, cell));
+            }
+        }
+    }
+
+    private Channel channel(DraftChannel c, int cell) {
+        Resolution resolution = new Resolution(Math.max(1, Math.min(4, c.octets())));
+        List<Integer> offsets = new ArrayList<>();
+        for (int i = 0; i < resolution.octets(); i++) {
+            offsets.add(next.merge(Math.max(1, c.breakNumber()), 1, Integer::sum));
+        }
+        OptionalLong highlight =
+                c.highlight() < 0 ? OptionalLong.empty() : OptionalLong.of(value(c.highlight(), resolution));
+        return new Channel(
+                key(c, cell),
+                Math.max(1, c.breakNumber()),
+                offsets,
+                cell,
+                functions(c, resolution),
+                value(c.home(), resolution),
+                highlight);
+    }
+
+    private static String key(DraftChannel c, int cell) {
+        return (cell == 0 ? "Head_" : "Cell_") + c.attribute() + (cell == 0 ? "" : "#" + cell);
+    }
+
+    /** 255 is the top of any resolution; other values go into the coarse octet. */
+    private static long value(int coarse, Resolution resolution) {
+        int kept = Math.max(0, Math.min(TOP, coarse));
+        return kept == TOP ? resolution.max() : first(kept, resolution);
+    }
+
+    private static long first(int coarse, Resolution resolution) {
+        return (long) coarse << 8 * (resolution.octets() - 1);
+    }
+
+    private static long last(int coarse, Resolution resolution) {
+        return first(coarse + 1, resolution) - 1;
+    }
+
+    /** One function for each run of ranges that do the same. */
+    private List<ChannelFunction> functions(DraftChannel c, Resolution resolution) {
+        List<ChannelFunction> functions = new ArrayList<>();
+        List<DraftRange> ranges = c.ranges();
+        int begin = 0;
+        while (begin < ranges.size()) {
+            int end = begin;
+            while (end + 1 < ranges.size()
+                    && ranges.get(end + 1).attribute().equals(ranges.get(begin).attribute())) {
+                end++;
+            }
+            boolean alone = begin == 0 && end == ranges.size() - 1;
+            functions.add(function(c, begin, end, alone, resolution));
+            begin = end + 1;
+        }
+        return functions.isEmpty() ? List.of(function(c, 0, -1, true, resolution)) : functions;
+    }
+
+    private ChannelFunction function(DraftChannel c, int begin, int end, boolean alone, Resolution resolution) {
+        List<DraftRange> own = c.ranges().subList(begin, end + 1);
+        boolean other = !own.isEmpty() && !own.get(0).attribute().isEmpty();
+        double low = other ? own.get(0).physicalFrom() : c.physicalFrom();
+        double high = other ? own.get(0).physicalTo() : c.physicalTo();
+        long from = alone ? 0 : first(own.get(0).from(), resolution);
+        long to = alone ? resolution.max() : last(own.get(own.size() - 1).to(), resolution);
+        Attribute attribute = new Attribute(other ? own.get(0).attribute() : c.attribute());
+        List<NamedRange> named = new ArrayList<>();
+        for (int i = 0; i < own.size(); i++) {
+            named.add(range(
+                    own.get(i),
+                    c.wheel() ? begin + i + 1 : 0,
+                    from,
+                    to,
+                    c.inverted() ? high : low,
+                    c.inverted() ? low : high,
+                    resolution));
+        }
+        return new ChannelFunction(
+                attribute.name() + " " + (begin + 1),
+                attribute,
+                from,
+                to,
+                c.inverted() ? high : low,
+                c.inverted() ? low : high,
+                Math.max(from, Math.min(to, value(c.home(), resolution))),
+                c.wheel() && wheels.containsKey(DraftBuilder.wheelName(c))
+                        ? Optional.of(DraftBuilder.wheelName(c))
+                        : Optional.empty(),
+                attribute.isAdditive()
+                        ? Optional.of(attribute.name().substring("ColorAdd_".length()))
+                        : Optional.empty(),
+                master(c),
+                named);
+    }
+
+    private static NamedRange range(
+            DraftRange r, int slot, long from, long to, double low, double high, Resolution resolution) {
+        long first = first(r.from(), resolution);
+        long last = last(r.to(), resolution);
+        double span = Math.max(1, to - from);
+        return new NamedRange(
+                r.name(),
+                first,
+                last,
+                low + (first - from) / span * (high - low),
+                slot > 0 || last == first
+                        ? low + (first - from) / span * (high - low)
+                        : low + (last - from) / span * (high - low),
+                slot);
+    }
+
+    private Optional<ModeMaster> master(DraftChannel c) {
+        return mode.channels().stream()
+                .filter(m -> !c.needs().isEmpty() && m.label().equalsIgnoreCase(c.needs()) && m != c)
+                .findFirst()
+                .map(m -> {
+                    Resolution resolution = new Resolution(m.octets());
+                    return new ModeMaster(key(m, 0), first(c.needsFrom(), resolution), last(c.needsTo(), resolution));
+                });
+    }
+}

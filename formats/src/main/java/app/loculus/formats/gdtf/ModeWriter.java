@@ -1,0 +1,150 @@
+package app.loculus.formats.gdtf;
+
+import app.loculus.core.profile.Channel;
+import app.loculus.core.profile.ChannelFunction;
+import app.loculus.core.profile.Mode;
+import app.loculus.core.profile.NamedRange;
+import app.loculus.core.unit.Resolution;
+import java.util.Comparator;
+import java.util.List;
+import java.util.stream.Collectors;
+
+/** Writes one DMXMode. */
+final class ModeWriter {
+
+    private final Mode mode;
+    private final String root;
+    private final XmlText xml;
+    private final Geometries geometries;
+
+    ModeWriter(Mode mode, String root, XmlText xml) {
+        this.mode = mode;
+        this.root = root;
+        this.xml = xml;
+        this.geometries = Geometries.of(mode);
+    }
+
+    void write() {
+        xml.open("DMXMode", "Name", mode.name(), "Description", "", "Geometry", root);
+        xml.open("DMXChannels");
+        DescriptionWriter.written(mode).stream().filter(c -> c.cell() <= 1).forEach(this::channel);
+        xml.close();
+        xml.open("Relations");
+        mode.relations()
+                .forEach(r -> xml.empty(
+                        "Relation",
+                        "Name",
+                        r.name(),
+                        "Master",
+                        r.master(),
+                        "Follower",
+                        r.follower(),
+                        "Type",
+                        r.type().name().charAt(0) + r.type().name().substring(1).toLowerCase(java.util.Locale.ROOT)));
+        xml.close();
+        xml.empty("FTMacros");
+        xml.close();
+    }
+
+    private void channel(Channel c) {
+        int shift = geometries.shiftOf(c);
+        Resolution resolution = c.resolution();
+        String offsets =
+                c.offsets().stream().map(o -> String.valueOf(o - shift)).collect(Collectors.joining(","));
+        String geometry = Geometries.of(c);
+        String highlight = c.highlight().isPresent() ? dmx(c.highlight().getAsLong(), resolution) : "None";
+        ChannelFunction initial = c.functions().stream()
+                .filter(f -> f.home() == c.home())
+                .findFirst()
+                .orElse(c.functions().get(0));
+        xml.open(
+                "DMXChannel",
+                "DMXBreak",
+                String.valueOf(c.breakNumber()),
+                "Offset",
+                offsets.isEmpty() ? "None" : offsets,
+                "Highlight",
+                highlight,
+                "Geometry",
+                geometry,
+                "InitialFunction",
+                geometry + "_" + c.attribute() + "." + c.attribute() + "." + initial.name());
+        xml.open(
+                "LogicalChannel",
+                "Attribute",
+                c.attribute().name(),
+                "Snap",
+                "No",
+                "Master",
+                c.attribute().name().equals("Dimmer") ? "Grand" : "None");
+        List<ChannelFunction> functions = c.functions();
+        functions.forEach(f -> function(f, f == initial ? c.home() : f.home(), resolution));
+        xml.close();
+        xml.close();
+    }
+
+    private void function(ChannelFunction f, long home, Resolution resolution) {
+        xml.begin(
+                "ChannelFunction",
+                "Name",
+                XmlText.name(f.name()),
+                "Attribute",
+                f.attribute().name(),
+                "DMXFrom",
+                dmx(f.from(), resolution),
+                "Default",
+                dmx(home, resolution),
+                "PhysicalFrom",
+                XmlText.number(f.physicalFrom()),
+                "PhysicalTo",
+                XmlText.number(f.physicalTo()));
+        f.wheel().ifPresent(w -> xml.attribute("Wheel", w));
+        if (f.attribute().isAdditive()
+                && mode.emitters().containsKey(f.attribute())
+                && mode.emitters().get(f.attribute()).chromaticity().isPresent()) {
+            xml.attribute("Emitter", DescriptionWriter.emitterName(f.emitter().orElse(""), f.attribute()));
+        }
+        f.master().ifPresent(m -> {
+            Resolution masters = mode.channels().stream()
+                    .filter(c -> c.key().equals(m.channel()))
+                    .findFirst()
+                    .map(Channel::resolution)
+                    .orElse(new Resolution(1));
+            xml.attribute("ModeMaster", m.channel());
+            xml.attribute("ModeFrom", dmx(m.from(), masters));
+            xml.attribute("ModeTo", dmx(m.to(), masters));
+        });
+        sets(f, resolution);
+        xml.close();
+    }
+
+    /** Ranges, with a nameless set where one ends before the next begins. */
+    private void sets(ChannelFunction f, Resolution resolution) {
+        List<NamedRange> ranges = f.ranges().stream()
+                .sorted(Comparator.comparingLong(NamedRange::from))
+                .toList();
+        for (int i = 0; i < ranges.size(); i++) {
+            NamedRange r = ranges.get(i);
+            xml.empty(
+                    "ChannelSet",
+                    "Name",
+                    r.name(),
+                    "DMXFrom",
+                    dmx(r.from(), resolution),
+                    "PhysicalFrom",
+                    XmlText.number(r.physicalFrom()),
+                    "PhysicalTo",
+                    XmlText.number(r.physicalTo()),
+                    "WheelSlotIndex",
+                    String.valueOf(r.wheelSlot()));
+            long next = i + 1 < ranges.size() ? ranges.get(i + 1).from() : f.to() + 1;
+            if (r.to() + 1 < next) {
+                xml.empty("ChannelSet", "Name", "", "DMXFrom", dmx(r.to() + 1, resolution));
+            }
+        }
+    }
+
+    private static String dmx(long value, Resolution resolution) {
+        return value + "/" + resolution.octets();
+    }
+}
