@@ -13,6 +13,18 @@ export type PaletteView = Schemas['PaletteView'];
 export type LineResponse = Schemas['LineResponse'];
 export type ProblemView = Schemas['ProblemView'];
 export type HookupView = Schemas['HookupView'];
+export type UniverseView = Schemas['UniverseView'];
+export type ComparisonView = Schemas['ComparisonView'];
+export type DifferenceView = Schemas['DifferenceView'];
+export type AloudView = Schemas['AloudView'];
+export type ProfileDraft = Schemas['ProfileDraft'];
+export type DraftMode = Schemas['DraftMode'];
+export type DraftChannel = Schemas['DraftChannel'];
+export type DraftRange = Schemas['DraftRange'];
+export type StripView = Schemas['StripView'];
+export type FileResult = Schemas['FileResult'];
+export type ListedShow = Schemas['ListedShow'];
+export type PracticeView = Schemas['PracticeView'];
 
 export const client = createClient<paths>({ baseUrl: '/' });
 

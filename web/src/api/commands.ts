@@ -1,4 +1,4 @@
-import { answered, client, type LineResponse } from './client';
+import { answered, client, type FileResult, type LineResponse, type ProfileDraft } from './client';
 import { useCurrentShow } from './current-show';
 
 const path = () => {
@@ -33,8 +33,10 @@ export async function redo() {
   return answered(await client.POST('/api/shows/{id}/redo', { params: path() }));
 }
 
-export async function createShow(name: string) {
-  const show = answered(await client.POST('/api/shows', { body: { name } }));
+/** @param from a show or template to begin with; @param dimmers how many to patch one to one */
+export async function createShow(name: string, from: number | null = null, dimmers = 0) {
+  const body = { name, from: from ?? undefined, dimmers };
+  const show = answered(await client.POST('/api/shows', { body: body as never }));
   useCurrentShow.getState().set(show.id);
   return show;
 }
@@ -45,15 +47,36 @@ export async function openShow(id: number) {
   return show;
 }
 
+/** Paper as it was chosen: text, or a workbook in Base64. */
+export interface Paper {
+  text: string;
+  workbook: string | null;
+}
+
+const WORKBOOK = 4;
+
+/** Reads a chosen file: XLSX workbooks as octets, everything else as text. */
+export async function readPaper(file: File): Promise<Paper> {
+  const octets = new Uint8Array(await file.arrayBuffer());
+  const zip = octets[0] === 0x50 && octets[1] === 0x4b && octets[2] === 3 && octets[3] === WORKBOOK;
+  const old = octets[0] === 0xd0 && octets[1] === 0xcf;
+  if (!zip && !old) return { text: new TextDecoder().decode(octets), workbook: null };
+  let binary = '';
+  for (let i = 0; i < octets.length; i += 0x8000)
+    binary += String.fromCharCode(...octets.subarray(i, i + 0x8000));
+  return { text: '', workbook: btoa(binary) };
+}
+
 export interface HookupChoice {
   text: string;
+  workbook?: string | null;
   mapping: Record<string, string>;
   clashing: string;
   preview: boolean;
 }
 
 export async function hookup(body: HookupChoice) {
-  return answered(await client.POST('/api/shows/{id}/hookup', { params: path(), body }));
+  return answered(await client.POST('/api/shows/{id}/hookup', { params: path(), body: body as never }));
 }
 
 export async function demoHookup(): Promise<string> {
@@ -69,4 +92,136 @@ export async function setRig(number: number, address: string, dead: boolean) {
   return address || dead
     ? answered(await client.PUT('/api/rig/{number}', { params, body: { address, dead } }))
     : answered(await client.DELETE('/api/rig/{number}', { params }));
+}
+
+export interface ComparisonChoice extends Paper {
+  mapping: Record<string, string>;
+  take: string[];
+  preview: boolean;
+}
+
+export async function compare(body: ComparisonChoice) {
+  return answered(await client.POST('/api/shows/{id}/comparison', { params: path(), body: body as never }));
+}
+
+export interface Heard {
+  text: string;
+  universe: number;
+  type: string;
+  read: { number: number; address: string }[];
+  preview: boolean;
+}
+
+export async function aloud(body: Heard) {
+  return answered(await client.POST('/api/shows/{id}/aloud', { params: path(), body }));
+}
+
+export type Row = { number: number } & Partial<
+  Record<'name' | 'profile' | 'address' | 'position' | 'purpose' | 'notes', string> & { newNumber: number }
+>;
+
+export const revise = (rows: Row[], preview: boolean) => edit({ edit: { type: 'revise', rows }, preview });
+
+export const renewProfile = (profileId: string, preview: boolean) =>
+  edit({ edit: { type: 'renew-profile', profileId }, preview });
+
+export async function bringUp(numbers: number[], look: string, level: number) {
+  return answered(await client.PUT('/api/bring-up', { body: { numbers, look, level } }));
+}
+
+export async function endBringUp() {
+  await client.DELETE('/api/bring-up');
+}
+
+export async function practise() {
+  return answered(await client.POST('/api/rig/practice', { body: {} }));
+}
+
+export async function practiceResult() {
+  return answered(await client.GET('/api/rig/practice/result'));
+}
+
+export async function putRigRight() {
+  return answered(await client.DELETE('/api/rig/practice'));
+}
+
+export async function readChart(text: string) {
+  return answered(await client.POST('/api/profiles/chart', { body: { text } }));
+}
+
+export async function attributesFor(text: string) {
+  return answered(await client.POST('/api/profiles/attributes', { body: { text } }));
+}
+
+export async function checkDraft(draft: ProfileDraft, save: boolean) {
+  return answered(await client.POST('/api/profiles/draft', { body: { draft, save } }));
+}
+
+export async function cloneProfile(id: string) {
+  return answered(await client.GET('/api/profiles/{id}/draft', { params: { path: { id } } }));
+}
+
+export async function driveStrip(
+  draft: ProfileDraft,
+  mode: string,
+  address: string,
+  slots: Record<string, number>,
+) {
+  return answered(await client.PUT('/api/strip', { body: { draft, mode, address, slots } as never }));
+}
+
+export async function endStrip() {
+  await client.DELETE('/api/strip');
+}
+
+/** Sends files as a form; openapi-fetch has no words for it. */
+async function send<T>(url: string, field: string, files: File[]): Promise<T> {
+  const form = new FormData();
+  files.forEach((f) => form.append(field, f));
+  const response = await fetch(url, { method: 'POST', body: form });
+  const body = (await response.json().catch(() => ({}))) as T;
+  return answered(response.ok ? { data: body, response } : { error: body, response });
+}
+
+export const takeInProfiles = (files: File[]) => send<FileResult[]>('/api/profiles/files', 'files', files);
+
+export async function removeProfile(id: string) {
+  return answered(await client.DELETE('/api/profiles/{id}', { params: { path: { id } } }));
+}
+
+export async function takeInShow(file: File) {
+  const show = await send<{ id: number }>('/api/shows/file', 'file', [file]);
+  useCurrentShow.getState().set(show.id);
+  return show;
+}
+
+export async function saveAsTemplate(id: number, name: string) {
+  return answered(
+    await client.POST('/api/shows/{id}/template', { params: { path: { id } }, body: { name } }),
+  );
+}
+
+export async function archiveShow(id: number, archived: boolean) {
+  return answered(
+    await client.PUT('/api/shows/{id}/archived', { params: { path: { id } }, body: { archived } }),
+  );
+}
+
+export async function saveVersion(name: string) {
+  return answered(await client.POST('/api/shows/{id}/versions', { params: path(), body: { name } }));
+}
+
+const ofVersion = (version: number) => ({ params: { path: { id: path().path.id, version } } });
+
+export async function deleteVersion(version: number) {
+  return answered(await client.DELETE('/api/shows/{id}/versions/{version}', ofVersion(version)));
+}
+
+export async function restoreVersion(version: number) {
+  return answered(await client.POST('/api/shows/{id}/versions/{version}/restore', ofVersion(version)));
+}
+
+export async function compareVersions(from: number, to: number) {
+  const params = { path: { id: path().path.id, from, to } };
+  return answered(await client.GET('/api/shows/{id}/versions/{from}/to/{to}', { params }));
 }

@@ -33,6 +33,16 @@ export const useGroups = () =>
 export const usePalettes = () =>
   useOfShow('palettes', async (id) => answered(await client.GET('/api/shows/{id}/palettes', at(id))));
 
+export const useVersions = () =>
+  useOfShow('versions', async (id) => answered(await client.GET('/api/shows/{id}/versions', at(id))));
+
+export function usePractice() {
+  return useQuery({
+    queryKey: ['practice'],
+    queryFn: async () => answered(await client.GET('/api/rig/practice')),
+  });
+}
+
 export function useProfiles() {
   return useQuery({
     queryKey: ['profiles'],
@@ -67,9 +77,10 @@ export function refresh(areas: string[]) {
     if (area === 'palettes') ['palettes', 'desk'].forEach((p) => parts.add(p));
     if (area === 'hand') ['desk', 'groups', 'palettes'].forEach((p) => parts.add(p));
     if (area === 'values') parts.add('desk');
+    if (area === 'universes') parts.add('patch');
     if (area === 'show') void queryClient.invalidateQueries({ queryKey: ['shows'] });
     if (area === 'profiles' || area === 'fixtures')
-      void queryClient.invalidateQueries({ queryKey: ['profiles'] });
+      ['profiles', 'profile'].forEach((key) => void queryClient.invalidateQueries({ queryKey: [key] }));
   }
   void queryClient.invalidateQueries({
     predicate: (q) => q.queryKey[0] === 'show' && parts.has(q.queryKey[2] as string),

@@ -10,6 +10,8 @@ import { Field, inputShape } from '../../ui/Field';
 import { Modal } from '../../ui/Modal';
 import { ProblemList } from '../../ui/ProblemList';
 import { useLineReading } from '../bench/useLineReading';
+import { ChangeType } from './ChangeType';
+import { runs } from './patch-model';
 
 interface Draft {
   type: string;
@@ -210,6 +212,7 @@ function InHand({ patch }: { patch: PatchView }) {
   const numbers = [...new Set(steps.flat().map((u) => u.split('.')[0]))];
   const [to, setTo] = useState('');
   const [losses, setLosses] = useState('');
+  const [changing, setChanging] = useState(false);
   const who = runs(numbers.map(Number));
   /** Deletes at once what nothing refers to; else names the losses first. */
   const ask = async () => {
@@ -247,9 +250,11 @@ function InHand({ patch }: { patch: PatchView }) {
       <Button disabled={!patched} onClick={() => void runLine(`unpatch ${who}`)}>
         Unpatch
       </Button>
+      <Button onClick={() => setChanging(true)}>Change type…</Button>
       <Button kind="danger" onClick={() => void ask()}>
         Delete
       </Button>
+      <ChangeType open={changing} who={who} onClose={() => setChanging(false)} />
       <Modal open={losses !== ''} title="Delete for good?" onClose={() => setLosses('')}>
         <p className="pb-3">{losses}.</p>
         <div className="flex gap-2">
@@ -267,15 +272,4 @@ function InHand({ patch }: { patch: PatchView }) {
       </Modal>
     </form>
   );
-}
-
-/** Numbers as the line writes them: 301 thru 312 + 320. */
-function runs(numbers: number[]): string {
-  const found: [number, number][] = [];
-  for (const n of numbers) {
-    const last = found.at(-1);
-    if (last && last[1] + 1 === n) last[1] = n;
-    else found.push([n, n]);
-  }
-  return found.map(([a, b]) => (a === b ? `${a}` : `${a} thru ${b}`)).join(' + ');
 }

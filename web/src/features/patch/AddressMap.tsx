@@ -1,16 +1,15 @@
-import { useMemo, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { select } from '../../api/commands';
 import type { LineResponse, PatchView } from '../../api/client';
-import { useDesk } from '../../api/queries';
 import { runLine } from '../../app/Line';
 import { attempt } from '../../app/notices';
-import { Button } from '../../ui/Button';
-import { RigOfOne } from './RigOfOne';
-import { tones } from './patch-model';
+import { useLineReading } from '../bench/useLineReading';
+import { runs, tones } from './patch-model';
 
 type Landings = LineResponse['landings'];
 const COLUMNS = 32;
 const ROWS = 16;
+const SLOTS = 512;
 
 interface Block {
   number: number;
@@ -18,6 +17,13 @@ interface Block {
   to: number;
   shape: string;
   words: string;
+}
+
+interface Drag {
+  number: number;
+  grabbed: number;
+  slot: number;
+  moved: boolean;
 }
 
 /** A block cut where the rows of the map end. */
@@ -32,83 +38,110 @@ function pieces({ from, to }: { from: number; to: number }) {
   return cut;
 }
 
-/** One universe, slot by slot: who holds what, what clashes, and what is about to land. */
-export function AddressMap({ patch, landings }: { patch: PatchView; landings: Landings }) {
-  const [chosen, setChosen] = useState(1);
-  const desk = useDesk().data;
-  const held = useMemo(() => new Set(desk?.steps.flat().map((u) => Number(u.split('.')[0]))), [desk]);
-  const universes = [
-    ...new Set([...patch.universes.map((u) => u.universe), ...landings.map((l) => l.universe)]),
-  ].sort((a, b) => a - b);
-  const about = landings[0]?.universe;
-  const universe =
-    about !== undefined && !landings.some((l) => l.universe === chosen)
-      ? about
-      : universes.includes(chosen)
-        ? chosen
-        : (universes[0] ?? 1);
-  const facts = patch.universes.find((u) => u.universe === universe);
+interface Props {
+  patch: PatchView;
+  universe: number;
+  landings: Landings;
+  held: Set<number>;
+}
+
+/**
+ * One universe, slot by slot: who holds what, what clashes, what is about to land. Drag a block to move it; with Alt
+ * and the arrows what is in hand moves by a slot or a row.
+ */
+export function AddressMap({ patch, universe, landings, held }: Props) {
+  const box = useRef<HTMLDivElement>(null);
+  const [drag, setDrag] = useState<Drag | null>(null);
   const tone = useMemo(() => tones(patch.fixtures), [patch]);
-  const blocks: Block[] = patch.fixtures.flatMap((f) =>
-    f.claims
-      .filter((c) => c.universe === universe)
-      .map((c) => ({
-        number: f.number,
-        from: c.from,
-        to: c.to,
-        shape: held.has(f.number) ? 'held' : String(tone.get(f.profile)),
-        words: `${f.number} ${f.name}: ${c.universe}.${c.from}–${c.to}`,
-      })),
+  const blocks: Block[] = useMemo(
+    () =>
+      patch.fixtures.flatMap((f) =>
+        f.claims
+          .filter((c) => c.universe === universe)
+          .map((c) => ({
+            number: f.number,
+            from: c.from,
+            to: c.to,
+            shape: held.has(f.number) ? 'held' : String(tone.get(f.profile)),
+            words: `${f.number} ${f.name}: ${c.universe}.${c.from}–${c.to}`,
+          })),
+      ),
+    [patch, universe, held, tone],
   );
+  const moving = drag ? (held.has(drag.number) ? [...held].sort((a, b) => a - b) : [drag.number]) : [];
+  const by = drag ? drag.slot - drag.grabbed : 0;
+  const line = drag?.moved && by !== 0 ? `shift ${runs(moving)} by ${by}` : '';
+  const reading = useLineReading(line);
+  const refused = line !== '' && reading.text === line && reading.problems.length > 0;
+  const ghosts: Block[] = drag?.moved
+    ? blocks
+        .filter((b) => moving.includes(b.number))
+        .map((b) => ({
+          ...b,
+          from: Math.max(1, b.from + by),
+          to: Math.min(SLOTS, b.to + by),
+          shape: refused ? 'refused' : 'landing',
+          words: '',
+        }))
+    : [];
   const clashes = patch.clashes.filter((c) => c.universe === universe);
   const here = landings.filter((l) => l.universe === universe);
-  const types = [
-    ...new Set(
-      patch.fixtures.filter((f) => f.claims.some((c) => c.universe === universe)).map((f) => f.profile),
-    ),
-  ];
+  const types = [...new Set(blocks.map((b) => patch.fixtures.find((f) => f.number === b.number)!.profile))];
+
+  const slotAt = (e: React.PointerEvent) => {
+    const rect = box.current!.getBoundingClientRect();
+    const column = Math.floor(((e.clientX - rect.left) / rect.width) * COLUMNS);
+    const row = Math.floor(((e.clientY - rect.top) / rect.height) * ROWS);
+    return Math.max(0, Math.min(ROWS - 1, row)) * COLUMNS + Math.max(0, Math.min(COLUMNS - 1, column)) + 1;
+  };
+  const onPointerDown = (e: React.PointerEvent) => {
+    const slot = slotAt(e);
+    const block = blocks.find((b) => b.from <= slot && slot <= b.to);
+    if (!block) return;
+    e.currentTarget.setPointerCapture(e.pointerId);
+    setDrag({ number: block.number, grabbed: slot, slot, moved: false });
+  };
+  const onPointerUp = (e: React.PointerEvent) => {
+    if (!drag) return;
+    setDrag(null);
+    if (!drag.moved) {
+      const how = e.shiftKey ? 'add' : e.altKey ? 'less' : 'hold';
+      void attempt(() => select([String(drag.number)], how));
+    } else if (line) void runLine(line);
+  };
+  const onKeyDown = (e: React.KeyboardEvent) => {
+    const step = { ArrowLeft: -1, ArrowRight: 1, ArrowUp: -COLUMNS, ArrowDown: COLUMNS }[e.key];
+    if (e.key === 'Escape') setDrag(null);
+    if (step === undefined || !e.altKey || held.size === 0) return;
+    e.preventDefault();
+    void runLine(`shift ${runs([...held].sort((a, b) => a - b))} by ${step}`);
+  };
   return (
-    <section
-      aria-label="Output"
-      className="flex min-h-0 min-w-0 flex-1 flex-col gap-2 overflow-auto rounded-lg border border-line-strong bg-sheet p-3"
-    >
-      <div className="flex flex-wrap items-center gap-2">
-        <span className="caps">Universe</span>
-        <div className="flex max-w-full overflow-auto rounded-md border border-line-strong">
-          {(universes.length > 0 ? universes : [1]).map((u) => (
-            <button
-              key={u}
-              aria-pressed={u === universe}
-              onClick={() => setChosen(u)}
-              className={`mono min-h-7 min-w-7 border-r border-line px-1.5 last:border-0 ${u === universe ? 'bg-petrol text-on-petrol' : ''}`}
-            >
-              {u}
-            </button>
-          ))}
-        </div>
-        <span className="ml-auto text-[12px] text-ink-2">
-          <b className="mono">{facts?.used ?? 0}</b> used · longest gap{' '}
-          <b className="mono">{facts?.longestGap ?? 512}</b> at{' '}
-          <b className="mono">{facts?.longestGapAt ?? `${universe}.1`}</b>
-        </span>
-      </div>
+    <>
       <div
-        className="relative w-full shrink-0 overflow-hidden rounded border border-line-strong"
+        ref={box}
+        data-testid="address-map"
+        tabIndex={0}
+        role="application"
+        aria-label={`Map of universe ${universe}: ${blocks.length} blocks. Drag a block to move it; Alt and the arrows move what is in hand by a slot or a row.`}
+        className="relative w-full shrink-0 touch-none overflow-hidden rounded border border-line-strong"
         style={{
           aspectRatio: `${COLUMNS} / ${ROWS * 1.25}`,
           backgroundImage:
             'linear-gradient(var(--line) 1px, transparent 1px), linear-gradient(90deg, var(--line) 1px, transparent 1px)',
           backgroundSize: `${100 / COLUMNS}% ${100 / ROWS}%`,
         }}
+        onPointerDown={onPointerDown}
+        onPointerMove={(e) => {
+          if (!drag) return;
+          const slot = slotAt(e);
+          if (slot !== drag.slot) setDrag({ ...drag, slot, moved: true });
+        }}
+        onPointerUp={onPointerUp}
+        onKeyDown={onKeyDown}
       >
         {blocks.map((b) => (
-          <Pieces
-            key={`${b.number} ${b.from}`}
-            block={b}
-            onPress={(e) =>
-              void attempt(() => select([String(b.number)], e.shiftKey ? 'add' : e.altKey ? 'less' : 'hold'))
-            }
-          />
+          <Pieces key={`${b.number} ${b.from}`} block={b} />
         ))}
         {clashes.map((c) => (
           <Pieces
@@ -128,65 +161,72 @@ export function AddressMap({ patch, landings }: { patch: PatchView; landings: La
             }}
           />
         ))}
-      </div>
-      <div className="flex flex-wrap gap-x-3 gap-y-0.5 text-[12px] text-ink-2">
-        {types.map((t) => (
-          <span key={t} className="flex items-center gap-1">
-            <span className="inline-block h-2.5 w-3.5" style={{ background: `var(--map-${tone.get(t)})` }} />{' '}
-            {t}
-          </span>
+        {ghosts.map((g) => (
+          <Pieces key={`ghost ${g.number} ${g.from}`} block={g} />
         ))}
-        {clashes.length > 0 && (
-          <span className="flex items-center gap-1">
-            <span className="hatch inline-block h-2.5 w-3.5" /> clash
-          </span>
-        )}
-        {here.length > 0 && (
-          <span className="flex items-center gap-1">
-            <span className="inline-block h-2.5 w-3.5 border-2 border-dashed border-petrol" /> about to land
-          </span>
-        )}
       </div>
-      {patch.clashes.length > 0 && (
-        <ul aria-label="Clashes" className="space-y-2 border-t border-line pt-2">
-          {patch.clashes.slice(0, 20).map((c) => (
-            <li key={`${c.span} ${c.one} ${c.other}`}>
-              <div className="font-semibold text-madder">{c.words}</div>
-              <div className="mt-1 flex flex-wrap gap-1.5">
-                {c.waysOut.map((w) => (
-                  <Button key={w.line} label={w.line} onClick={() => void runLine(w.line)}>
-                    {w.words}
-                  </Button>
-                ))}
-              </div>
-            </li>
-          ))}
-        </ul>
+      {line && (
+        <p className={refused ? 'text-madder' : 'text-petrol'} role="status">
+          {refused ? reading.problems[0]!.words : (reading.outcome?.reading ?? '…')}
+        </p>
       )}
-      {held.size === 1 && <RigOfOne number={[...held][0]!} />}
-    </section>
+      <Legend types={types} tone={tone} clash={clashes.length > 0} landing={here.length > 0} />
+    </>
+  );
+}
+
+interface LegendProps {
+  types: string[];
+  tone: Map<string, number>;
+  clash: boolean;
+  landing: boolean;
+}
+
+function Legend({ types, tone, clash, landing }: LegendProps) {
+  return (
+    <div className="flex flex-wrap gap-x-3 gap-y-0.5 text-[12px] text-ink-2">
+      {types.map((t) => (
+        <span key={t} className="flex items-center gap-1">
+          <span className="inline-block h-2.5 w-3.5" style={{ background: `var(--map-${tone.get(t)})` }} />{' '}
+          {t}
+        </span>
+      ))}
+      {clash && (
+        <span className="flex items-center gap-1">
+          <span className="hatch inline-block h-2.5 w-3.5" /> clash
+        </span>
+      )}
+      {landing && (
+        <span className="flex items-center gap-1">
+          <span className="inline-block h-2.5 w-3.5 border-2 border-dashed border-petrol" /> about to land
+        </span>
+      )}
+    </div>
   );
 }
 
 function look(shape: string): { className: string; background?: string } {
   if (shape === 'clash') return { className: 'hatch pointer-events-none' };
+  if (shape === 'refused')
+    return {
+      className: 'hatch border-2 border-dashed border-madder bg-sheet text-madder pointer-events-none',
+    };
   if (shape === 'landing')
     return {
       className: 'border-2 border-dashed border-petrol bg-petrol-soft/70 text-petrol pointer-events-none',
     };
-  if (shape === 'held') return { className: 'bg-petrol text-on-petrol' };
-  return { className: 'text-ink', background: `var(--map-${shape})` };
+  if (shape === 'held') return { className: 'cursor-grab bg-petrol text-on-petrol' };
+  return { className: 'cursor-grab text-ink', background: `var(--map-${shape})` };
 }
 
-function Pieces({ block, onPress }: { block: Block; onPress?: (e: React.MouseEvent) => void }) {
+function Pieces({ block }: { block: Block }) {
   const { className, background } = look(block.shape);
   return pieces(block).map((p) => (
-    <button
+    <div
       key={`${p.row}`}
-      tabIndex={-1}
       title={block.words}
-      onClick={onPress}
-      className={`mono absolute overflow-hidden text-left text-[10px] leading-[1.3] font-bold ${p.first ? 'border-l-2 border-l-ink/60 pl-0.5' : ''} ${className}`}
+      data-block={block.number || undefined}
+      className={`mono absolute overflow-hidden text-left text-[10px] leading-[1.3] font-bold select-none ${p.first ? 'border-l-2 border-l-ink/60 pl-0.5' : ''} ${className}`}
       style={{
         left: `${(p.column * 100) / COLUMNS}%`,
         width: `${(p.span * 100) / COLUMNS}%`,
@@ -196,6 +236,6 @@ function Pieces({ block, onPress }: { block: Block; onPress?: (e: React.MouseEve
       }}
     >
       {p.first && block.number > 0 && p.span > 1 ? block.number : ''}
-    </button>
+    </div>
   ));
 }

@@ -1,57 +1,64 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { demoHookup, hookup } from '../../api/commands';
+import { hookup, type Paper } from '../../api/commands';
 import { RefusedError, type HookupView } from '../../api/client';
 import { Button } from '../../ui/Button';
 import { Modal } from '../../ui/Modal';
 import { Segmented } from '../../ui/Segmented';
 import { useShow } from '../../api/queries';
 import { useLine } from '../../app/line-store';
+import { worded } from './AgainstPaper';
+import { ChoosePaper } from './ChoosePaper';
+import { Headers, recognised } from './Headers';
 
 type Clashing = 'unpatched' | 'share' | 'move';
 
 /** Takes a channel hookup in: shows what would land and what is wrong with each row, first. */
 export function HookupDialog({ open, onClose }: { open: boolean; onClose: () => void }) {
-  const [text, setText] = useState('');
+  const [paper, setPaper] = useState<Paper | null>(null);
   const [mapping, setMapping] = useState<Record<string, string>>({});
   const [clashing, setClashing] = useState<Clashing>('unpatched');
   const [refused, setRefused] = useState('');
   const revision = useShow().data?.revision;
   const preview = useQuery({
-    queryKey: ['hookup', revision, text, mapping, clashing],
-    queryFn: () => hookup({ text, mapping, clashing, preview: true }),
-    enabled: open && text !== '',
+    queryKey: ['hookup', revision, paper, mapping, clashing],
+    queryFn: () => hookup({ ...paper!, mapping, clashing, preview: true }),
+    enabled: open && paper !== null,
     retry: false,
     placeholderData: (before) => before,
   });
-  const view = text ? preview.data : undefined;
-  const wrong = refused || (text && preview.error ? worded(preview.error) : '');
+  const view = paper ? preview.data : undefined;
+  const wrong = refused || (paper && preview.error ? said(preview.error) : '');
   const close = () => {
-    setText('');
+    setPaper(null);
     setMapping({});
     setRefused('');
     onClose();
   };
   const takeIn = async () => {
     try {
-      const answer = await hookup({ text, mapping, clashing, preview: false });
+      const answer = await hookup({ ...paper!, mapping, clashing, preview: false });
       useLine.getState().set({ done: `Took in ${answer.landing} fixtures from paperwork` });
       close();
     } catch (error) {
-      setRefused(worded(error));
+      setRefused(said(error));
     }
   };
   return (
     <Modal open={open} title="Bring in a channel hookup" onClose={close} wide>
-      {!text && <Choose onText={setText} />}
+      {!paper && <ChoosePaper onPaper={setPaper} />}
       {wrong && <p className="mb-2 text-madder">{wrong}</p>}
-      {wrong && text && <Button onClick={() => setText('')}>Choose another file</Button>}
+      {wrong && paper && <Button onClick={() => setPaper(null)}>Choose another file</Button>}
       {view && (
         <div className="space-y-3">
           <Headers
-            view={view}
-            mapping={Object.keys(mapping).length > 0}
-            onMap={(header, field) => setMapping({ ...recognised(view), ...mapping, [header]: field })}
+            headers={view.headers}
+            fields={view.fields}
+            open={Object.keys(mapping).length > 0 || view.rows.length === 0}
+            hint="Say which columns hold the fixture number and the profile; the rest may be left out."
+            onMap={(header, field) =>
+              setMapping({ ...recognised(view.headers), ...mapping, [header]: field })
+            }
           />
           <div className="flex flex-wrap items-center gap-3">
             <span>Rows that run into others come in</span>
@@ -86,96 +93,7 @@ export function HookupDialog({ open, onClose }: { open: boolean; onClose: () => 
   );
 }
 
-function worded(error: unknown): string {
-  if (!(error instanceof RefusedError)) return String(error);
-  return (
-    error.problems.map((p) => `${p.words} ${p.waysOut.map((w) => w.words).join(' ')}`).join(' ') ||
-    error.message
-  );
-}
-
-const recognised = (view: HookupView) => Object.fromEntries(view.headers.map((h) => [h.header, h.field]));
-
-function Choose({ onText }: { onText: (text: string) => void }) {
-  const read = async (file: File | undefined) => file && onText(await file.text());
-  return (
-    <div
-      className="space-y-3"
-      onDragOver={(e) => e.preventDefault()}
-      onDrop={(e) => {
-        e.preventDefault();
-        void read(e.dataTransfer.files[0]);
-      }}
-    >
-      <p className="text-ink-2">
-        A spreadsheet saved as CSV, with headers such as number, name, profile, mode, address, position,
-        purpose, in any order. Drop it here, choose it, or paste its rows.
-      </p>
-      <input
-        type="file"
-        accept=".csv,.txt,.tsv,text/csv"
-        aria-label="Hookup file"
-        onChange={(e) => void read(e.target.files?.[0])}
-      />
-      <textarea
-        aria-label="Or paste rows"
-        placeholder="or paste rows here"
-        className="mono h-28 w-full rounded-md border border-line-strong bg-paper p-2"
-        onChange={(e) => e.target.value.includes('\n') && onText(e.target.value)}
-      />
-      <Button onClick={() => void demoHookup().then(onText)}>
-        Try it with the paperwork of The Glass Tide
-      </Button>
-    </div>
-  );
-}
-
-interface HeadersProps {
-  view: HookupView;
-  /** Whether a person is mapping columns; the choices then stay in sight. */
-  mapping: boolean;
-  onMap: (header: string, field: string) => void;
-}
-
-function Headers({ view, mapping, onMap }: HeadersProps) {
-  const unknown = view.headers.filter((h) => h.field === '');
-  return (
-    <details open={mapping || view.rows.length === 0}>
-      <summary className="cursor-pointer">
-        {view.headers.length - unknown.length} of {view.headers.length} columns recognised
-        {unknown.length > 0 && (
-          <span className="text-ochre"> · not taken in: {unknown.map((h) => h.header).join(', ')}</span>
-        )}
-      </summary>
-      {view.rows.length === 0 && (
-        <p className="pt-2 text-ochre">
-          Say which columns hold the fixture number and the profile; the rest may be left out.
-        </p>
-      )}
-      <div className="flex flex-wrap gap-2 pt-2">
-        {view.headers.map((h) => (
-          <label key={h.header} className="flex flex-col text-[12px]">
-            <span className="max-w-36 truncate" title={h.sample}>
-              <b>{h.header}</b> {h.sample && `“${h.sample}”`}
-            </span>
-            <select
-              className="h-7 rounded border border-line-strong bg-sheet"
-              value={h.field}
-              onChange={(e) => onMap(h.header, e.target.value)}
-            >
-              <option value="">leave out</option>
-              {view.fields.map((f) => (
-                <option key={f} value={f}>
-                  {f}
-                </option>
-              ))}
-            </select>
-          </label>
-        ))}
-      </div>
-    </details>
-  );
-}
+const said = (error: unknown) => (error instanceof RefusedError ? worded(error) : String(error));
 
 function Rows({ view }: { view: HookupView }) {
   const rows = [...view.rows].sort((a, b) => b.problems.length - a.problems.length || a.line - b.line);

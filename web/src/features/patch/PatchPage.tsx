@@ -1,68 +1,64 @@
-import { useMemo, useState } from 'react';
-import type { LineResponse } from '../../api/client';
+import { useState } from 'react';
+import { useSearchParams } from 'react-router';
 import { usePatch } from '../../api/queries';
-import { useLine } from '../../app/line-store';
-import { Button } from '../../ui/Button';
-import { inputShape } from '../../ui/Field';
 import { Segmented } from '../../ui/Segmented';
-import { Stage } from '../../stage/Stage';
-import { AddFixtures } from './AddFixtures';
-import { AddressMap } from './AddressMap';
+import { AgainstPaper } from './AgainstPaper';
+import { BringUp } from './BringUp';
+import { ByFixture } from './ByFixture';
+import { ByOutput } from './ByOutput';
 import { HookupDialog } from './HookupDialog';
-import { PatchTable } from './PatchTable';
-import { filtered, type Filter } from './patch-model';
+import { ReadAloud } from './ReadAloud';
 
+const VIEWS = ['fixture', 'output', 'paper', 'aloud', 'bring-up'] as const;
+type View = (typeof VIEWS)[number];
+
+/** The patch, looked at in five ways; which one stands in the address, so that it can be kept and gone back to. */
 export function PatchPage() {
   const patch = usePatch().data;
-  const [filter, setFilter] = useState<Filter>('all');
-  const [find, setFind] = useState('');
-  const [side, setSide] = useState<'map' | 'plan'>('map');
+  const [search, setSearch] = useSearchParams();
   const [bringing, setBringing] = useState(false);
-  const [formReading, setFormReading] = useState<LineResponse | null>(null);
-  const lineReading = useLine((s) => s.reading);
-  const landings = (lineReading?.landings.length ? lineReading : formReading)?.landings ?? [];
-  const rows = useMemo(() => filtered(patch?.fixtures ?? [], filter, find), [patch, filter, find]);
+  const asked = search.get('view') as View;
+  const view = VIEWS.includes(asked) ? asked : 'fixture';
   if (!patch) return <p className="p-6 text-ink-2">Opening the patch…</p>;
-  const clashing = patch.fixtures.filter((f) => f.clash).length;
-  const unpatched = patch.fixtures.filter((f) => f.claims.length === 0).length;
+  const clashes = patch.clashes.length;
+  const marked = patch.fixtures.filter((f) => f.answer === 'wrong' || f.answer === 'dead').length;
+  const look = (
+    <Segmented<View>
+      label="How to look at the patch"
+      value={view}
+      onChange={(v) => setSearch(v === 'fixture' ? {} : { view: v })}
+      options={[
+        { value: 'fixture', text: 'By fixture' },
+        {
+          value: 'output',
+          text: 'By output',
+          count: clashes > 0 ? String(clashes) : undefined,
+          alarm: clashes > 0,
+        },
+        { value: 'paper', text: 'Against paper' },
+        { value: 'aloud', text: 'Read aloud' },
+        {
+          value: 'bring-up',
+          text: 'Bring up',
+          count: marked > 0 ? String(marked) : undefined,
+          alarm: marked > 0,
+        },
+      ]}
+    />
+  );
+  const title = (
+    <>
+      <h1 className="font-serif text-[22px] font-semibold">Patch</h1>
+      {look}
+    </>
+  );
   return (
     <>
-      <div className="flex flex-wrap items-center gap-2 px-3 pt-3 pb-2">
-        <h1 className="font-serif text-[22px] font-semibold">Patch</h1>
-        <Segmented
-          label="Which fixtures"
-          value={filter}
-          onChange={setFilter}
-          options={[
-            { value: 'all', text: 'All', count: String(patch.fixtures.length) },
-            { value: 'clashes', text: 'Clashing', count: String(clashing), alarm: clashing > 0 },
-            { value: 'unpatched', text: 'No address', count: String(unpatched) },
-          ]}
-        />
-        <input
-          aria-label="Find fixtures"
-          placeholder="find number, type, position…"
-          className={`${inputShape} max-w-52`}
-          value={find}
-          onChange={(e) => setFind(e.target.value)}
-        />
-        <span className="flex-1" />
-        <Segmented
-          label="Beside the table"
-          value={side}
-          onChange={setSide}
-          options={[
-            { value: 'map', text: 'Output' },
-            { value: 'plan', text: 'Plan' },
-          ]}
-        />
-        <Button onClick={() => setBringing(true)}>Bring in…</Button>
-      </div>
-      <div className="flex min-h-0 flex-1 gap-3 px-3 pb-3">
-        <PatchTable fixtures={rows} total={patch.fixtures.length} onBringIn={() => setBringing(true)} />
-        {side === 'map' ? <AddressMap patch={patch} landings={landings} /> : <Stage />}
-      </div>
-      <AddFixtures patch={patch} onReading={setFormReading} />
+      {view === 'fixture' && <ByFixture patch={patch} title={title} onBringIn={() => setBringing(true)} />}
+      {view === 'output' && <ByOutput patch={patch} title={title} />}
+      {view === 'paper' && <AgainstPaper title={title} />}
+      {view === 'aloud' && <ReadAloud patch={patch} title={title} />}
+      {view === 'bring-up' && <BringUp patch={patch} title={title} />}
       <HookupDialog open={bringing} onClose={() => setBringing(false)} />
     </>
   );

@@ -1,72 +1,62 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { useMemo, useRef, useState } from 'react';
-import { select } from '../../api/commands';
+import { memo, useMemo, useRef, useState } from 'react';
+import { select, type Row as PastedRow } from '../../api/commands';
 import type { FixtureView } from '../../api/client';
 import { useDesk } from '../../api/queries';
+import { runLine } from '../../app/Line';
 import { attempt } from '../../app/notices';
 import { Button } from '../../ui/Button';
-import { grouped } from './patch-model';
+import { AnswerMark } from './AnswerMark';
+import { COLUMNS, comparedBy, storeColumns, storedColumns, type Column, type ColumnKey } from './columns';
+import { Paste } from './Paste';
+import { grouped, runs, type GroupBy } from './patch-model';
+import { TableFoot } from './TableFoot';
 
 const ROW = 26;
-const COLUMNS =
-  'grid-cols-[46px_minmax(80px,1.2fr)_minmax(110px,1.9fr)_minmax(84px,0.9fr)_42px_minmax(60px,0.9fr)_minmax(56px,0.8fr)]';
-const HEADS: { key: keyof FixtureView; text: string }[] = [
-  { key: 'number', text: 'No.' },
-  { key: 'name', text: 'Name' },
-  { key: 'profile', text: 'Profile · mode' },
-  { key: 'address', text: 'Address' },
-  { key: 'slots', text: 'Slots' },
-  { key: 'position', text: 'Position' },
-  { key: 'purpose', text: 'Purpose' },
-];
 
-const addressOrder = (f: FixtureView) =>
-  f.claims[0] ? f.claims[0].universe * 1000 + f.claims[0].from : Infinity;
-
-function compared(a: FixtureView, b: FixtureView, key: keyof FixtureView): number {
-  if (key === 'address') return addressOrder(a) - addressOrder(b);
-  const x = a[key];
-  const y = b[key];
-  return typeof x === 'number' && typeof y === 'number'
-    ? x - y
-    : String(x).localeCompare(String(y), undefined, { numeric: true });
-}
-
-/** Every fixture; only the rows in sight are drawn. Press to hold, Shift for a run, Ctrl to add, Alt to take out. */
-export function PatchTable({
-  fixtures,
-  total,
-  onBringIn,
-}: {
+interface Props {
   fixtures: FixtureView[];
   total: number;
   onBringIn: () => void;
-}) {
-  const [sort, setSort] = useState<{ key: keyof FixtureView; down: boolean }>({ key: 'number', down: false });
-  const [by, setBy] = useState<'position' | 'profile' | 'none'>('position');
-  const [cursor, setCursor] = useState(0);
+}
+
+/**
+ * Every fixture; only the rows in sight are drawn. Press to hold, Shift for a run, Ctrl to add, Alt to take out;
+ * double-click, F2 or typing writes a cell, in every row that is in hand; pasted columns land at the cursor.
+ */
+export function PatchTable({ fixtures, total, onBringIn }: Props) {
+  const [sort, setSort] = useState<{ key: ColumnKey; down: boolean }>({ key: 'number', down: false });
+  const [by, setBy] = useState<GroupBy>('position');
+  const [shown, setShown] = useState(storedColumns);
+  const [cursor, setCursor] = useState({ line: 0, column: 0 });
+  const [writing, setWriting] = useState<{ number: number; key: ColumnKey; text: string } | null>(null);
+  const [pasted, setPasted] = useState<PastedRow[] | null>(null);
   const anchor = useRef<number | null>(null);
   const scroll = useRef<HTMLDivElement>(null);
   const desk = useDesk().data;
   const held = useMemo(() => new Set(desk?.steps.flat().map((u) => u.split('.')[0])), [desk]);
+  const columns = useMemo(() => COLUMNS.filter((c) => shown.includes(c.key)), [shown]);
+  const tracks = columns.map((c) => c.track).join(' ');
   const lines = useMemo(() => {
-    const sorted = [...fixtures].sort((a, b) => (sort.down ? -1 : 1) * compared(a, b, sort.key));
+    const compare = comparedBy(sort.key);
+    const sorted = [...fixtures].sort((a, b) => (sort.down ? -1 : 1) * compare(a, b));
     return grouped(sorted, by);
   }, [fixtures, sort, by]);
   const virtual = useVirtualizer({
     count: lines.length,
     getScrollElement: () => scroll.current,
     estimateSize: () => ROW,
-    overscan: 12,
+    overscan: 8,
   });
 
   const press = (
     index: number,
     e: { shiftKey: boolean; ctrlKey: boolean; metaKey: boolean; altKey: boolean },
+    column = cursor.column,
   ) => {
     const at = lines[index];
     if (!at) return;
-    setCursor(index);
+    setCursor({ line: index, column });
     const from = e.shiftKey && anchor.current !== null ? anchor.current : index;
     if (!e.shiftKey) anchor.current = index;
     const run = lines.slice(Math.min(from, index), Math.max(from, index) + 1);
@@ -77,147 +67,272 @@ export function PatchTable({
     if (index < from) units.reverse();
     void attempt(() => select(units, e.altKey ? 'less' : e.ctrlKey || e.metaKey ? 'add' : 'hold'));
   };
+  const write = (line: number, column: number, typed?: string) => {
+    const at = lines[line];
+    const into = columns[column];
+    if (at?.kind !== 'row' || !into?.line) return;
+    setCursor({ line, column });
+    setWriting({ number: at.fixture.number, key: into.key, text: typed ?? into.value(at.fixture) });
+  };
+  /** In every row that is in hand, when the written one is among them; in its own row otherwise. */
+  const written = (value: string) => {
+    if (!writing) return;
+    const column = COLUMNS.find((c) => c.key === writing.key)!;
+    const many = held.has(String(writing.number)) && held.size > 1;
+    const who = many ? runs([...held].map(Number)) : String(writing.number);
+    setWriting(null);
+    scroll.current?.focus();
+    void runLine(column.line!(who, value));
+  };
   const onKeyDown = (e: React.KeyboardEvent) => {
-    const by = { ArrowDown: 1, ArrowUp: -1, PageDown: 15, PageUp: -15 }[e.key];
-    if (by !== undefined) {
-      e.preventDefault();
-      const next = Math.max(0, Math.min(lines.length - 1, cursor + by));
-      setCursor(next);
-      virtual.scrollToIndex(next);
-      if (e.shiftKey) press(next, e);
-    } else if (e.key === 'Enter' || e.key === ' ') {
-      e.preventDefault();
-      press(cursor, e);
-    }
+    if (writing || e.target !== e.currentTarget) return;
+    const down = { ArrowDown: 1, ArrowUp: -1, PageDown: 15, PageUp: -15 }[e.key];
+    const right = { ArrowRight: 1, ArrowLeft: -1 }[e.key];
+    if (down !== undefined) {
+      const line = Math.max(0, Math.min(lines.length - 1, cursor.line + down));
+      setCursor({ ...cursor, line });
+      virtual.scrollToIndex(line);
+      if (e.shiftKey) press(line, e);
+    } else if (right !== undefined && !e.altKey) {
+      setCursor({ ...cursor, column: Math.max(0, Math.min(columns.length - 1, cursor.column + right)) });
+    } else if (e.key === 'Enter' || e.key === ' ') press(cursor.line, e);
+    else if (e.key === 'F2') write(cursor.line, cursor.column);
+    else return;
+    e.preventDefault();
+  };
+  const onPaste = (e: React.ClipboardEvent) => {
+    if (writing) return;
+    const cells = e.clipboardData
+      .getData('text/plain')
+      .replace(/\r?\n$/, '')
+      .split(/\r?\n/)
+      .map((l) => l.split('\t'));
+    e.preventDefault();
+    setPasted(rowsOf(cells));
+  };
+  /** The cells of a spreadsheet, laid on the table from the cursor down and to the right. */
+  const rowsOf = (cells: string[][]): PastedRow[] => {
+    const targets = lines.slice(cursor.line).flatMap((l) => (l.kind === 'row' ? [l.fixture] : []));
+    return cells.slice(0, targets.length).map((values, i) => {
+      const row: PastedRow = { number: targets[i]!.number };
+      values.forEach((v, j) => Object.assign(row, columns[cursor.column + j]?.row?.(v.trim())));
+      return row;
+    });
   };
   return (
     <section
       aria-label="Fixtures"
       className="flex min-h-0 min-w-0 flex-[1.45] flex-col overflow-hidden rounded-lg border border-line-strong bg-sheet"
     >
-      <div className={`grid ${COLUMNS} h-8 shrink-0 items-center gap-2 border-b border-line px-2`}>
-        {HEADS.map((h) => (
+      <div
+        className="grid h-8 shrink-0 items-center gap-2 border-b border-line px-2"
+        style={{ gridTemplateColumns: tracks }}
+      >
+        {columns.map((c) => (
           <button
-            key={h.key}
-            className={`caps min-h-7 truncate text-left ${sort.key === h.key ? '!text-petrol' : ''}`}
-            onClick={() => setSort({ key: h.key, down: sort.key === h.key && !sort.down })}
+            key={c.key}
+            className={`caps min-h-7 truncate text-left ${sort.key === c.key ? '!text-petrol' : ''}`}
+            onClick={() => setSort({ key: c.key, down: sort.key === c.key && !sort.down })}
           >
-            {h.text}
-            {sort.key === h.key ? (sort.down ? ' ▾' : ' ▴') : ''}
+            {c.text}
+            {sort.key === c.key ? (sort.down ? ' ▾' : ' ▴') : ''}
           </button>
         ))}
       </div>
       {total === 0 ? (
-        <div className="space-y-3 p-6">
-          <p className="font-serif text-[18px]">Nothing is patched yet.</p>
-          <p className="text-ink-2">
-            Bring in the channel hookup, fill in the form below, or type a line such as <br />
-            <code className="mono">patch 101 thru 112 as "Skiff Wash / extended" at 1.1</code>
-          </p>
-          <Button kind="main" onClick={onBringIn}>
-            Bring in a hookup…
-          </Button>
-        </div>
+        <Empty onBringIn={onBringIn} />
       ) : (
         <div
           ref={scroll}
           role="grid"
-          aria-label="Fixtures; arrows move, Enter holds"
+          aria-label="Fixtures; arrows move, Enter holds, F2 writes, paste lands here"
           aria-rowcount={lines.length}
           tabIndex={0}
           onKeyDown={onKeyDown}
+          onPaste={onPaste}
           className="min-h-0 flex-1 overflow-auto"
         >
           <div className="relative" style={{ height: virtual.getTotalSize() }}>
             {virtual.getVirtualItems().map((item) => {
               const at = lines[item.index]!;
-              const place = { transform: `translateY(${item.start}px)`, height: ROW };
-              const here = item.index === cursor ? 'outline-1 -outline-offset-1 outline-petrol' : '';
+              const here = item.index === cursor.line;
               return at.kind === 'head' ? (
                 <div
                   key={item.key}
                   role="row"
-                  style={place}
+                  style={{ transform: `translateY(${item.start}px)`, height: ROW }}
                   onClick={(e) => press(item.index, e)}
-                  className={`absolute right-0 left-0 flex cursor-pointer items-center border-b border-line bg-sunk px-2 font-semibold text-ink-2 ${here}`}
+                  className={`absolute right-0 left-0 flex cursor-pointer items-center border-b border-line bg-sunk px-2 font-semibold text-ink-2 ${here ? 'outline-1 -outline-offset-1 outline-petrol' : ''}`}
                 >
                   {at.text}
                 </div>
               ) : (
                 <Row
                   key={item.key}
+                  index={item.index}
+                  start={item.start}
                   fixture={at.fixture}
+                  columns={columns}
+                  tracks={tracks}
                   held={held.has(String(at.fixture.number))}
-                  style={place}
-                  here={here}
-                  onPress={(e) => press(item.index, e)}
+                  cursor={here ? cursor.column : -1}
+                  writing={writing?.number === at.fixture.number ? writing : null}
+                  onPress={press}
+                  onWrite={write}
+                  onWritten={written}
+                  onLeave={() => setWriting(null)}
                 />
               );
             })}
           </div>
         </div>
       )}
-      <div
-        className={`${total === 0 ? 'hidden' : 'flex'} h-8 shrink-0 items-center gap-2 border-t border-line px-2 text-[12px] text-ink-label`}
-      >
-        group by
-        <select
-          aria-label="Group by"
-          className="h-7 rounded border border-line bg-sheet"
-          value={by}
-          onChange={(e) => setBy(e.target.value as typeof by)}
-        >
-          <option value="position">position</option>
-          <option value="profile">type</option>
-          <option value="none">nothing</option>
-        </select>
-        <span className="truncate">press to hold · Shift a run · Ctrl adds · Alt takes out</span>
-      </div>
+      {total > 0 && (
+        <TableFoot
+          by={by}
+          onBy={setBy}
+          shown={shown}
+          onShown={(keys) => {
+            setShown(keys);
+            storeColumns(keys);
+          }}
+          held={fixtures.filter((f) => held.has(String(f.number)))}
+        />
+      )}
+      <Paste rows={pasted} onClose={() => setPasted(null)} />
     </section>
   );
 }
 
-interface RowProps {
-  fixture: FixtureView;
-  held: boolean;
-  here: string;
-  style: React.CSSProperties;
-  onPress: (e: React.MouseEvent) => void;
+function Empty({ onBringIn }: { onBringIn: () => void }) {
+  return (
+    <div className="space-y-3 p-6">
+      <p className="font-serif text-[18px]">Nothing is patched yet.</p>
+      <p className="text-ink-2">
+        Bring in the channel hookup, fill in the form below, or type a line such as <br />
+        <code className="mono">patch 101 thru 112 as "Skiff Wash / extended" at 1.1</code>
+      </p>
+      <Button kind="main" onClick={onBringIn}>
+        Bring in a hookup…
+      </Button>
+    </div>
+  );
 }
 
-function Row({ fixture: f, held, here, style, onPress }: RowProps) {
-  const tone = f.clash ? 'bg-madder-soft' : held ? 'bg-petrol-soft' : '';
-  const cell = 'truncate border-r border-line/50 pr-1 last:border-0';
-  return (
-    <div
-      role="row"
-      aria-selected={held}
-      data-number={f.number}
-      style={style}
-      onClick={onPress}
-      className={`absolute right-0 left-0 grid ${COLUMNS} cursor-pointer items-center gap-2 border-b border-line px-2 select-none ${tone} ${here}`}
-    >
-      <span className={`mono font-bold ${held ? 'text-petrol' : ''}`}>
+interface RowProps {
+  index: number;
+  start: number;
+  fixture: FixtureView;
+  columns: Column[];
+  tracks: string;
+  held: boolean;
+  cursor: number;
+  writing: { key: ColumnKey; text: string } | null;
+  onPress: (index: number, e: React.MouseEvent, column: number) => void;
+  onWrite: (index: number, column: number) => void;
+  onWritten: (value: string) => void;
+  onLeave: () => void;
+}
+
+const Row = memo(
+  function Row({ fixture: f, columns, held, cursor, writing, ...p }: RowProps) {
+    const tone = f.clash ? 'bg-madder-soft' : held ? 'bg-petrol-soft' : '';
+    return (
+      <div
+        role="row"
+        aria-selected={held}
+        data-number={f.number}
+        style={{
+          transform: `translateY(${p.start}px)`,
+          height: ROW,
+          gridTemplateColumns: p.tracks,
+        }}
+        className={`absolute right-0 left-0 grid cursor-pointer items-center gap-2 border-b border-line px-2 select-none ${tone} ${cursor >= 0 ? 'outline-1 -outline-offset-1 outline-petrol' : ''}`}
+      >
+        {columns.map((c, i) => (
+          <div
+            key={c.key}
+            role="gridcell"
+            data-column={c.key}
+            title={c.value(f)}
+            onClick={(e) => p.onPress(p.index, e, i)}
+            onDoubleClick={() => p.onWrite(p.index, i)}
+            className={`h-full truncate border-r border-line/50 pr-1 leading-[25px] last:border-0 ${c.mono ? 'mono' : ''} ${i === cursor ? 'rounded bg-petrol/15' : ''} ${tint(c, f, held)}`}
+          >
+            {writing?.key === c.key ? (
+              <Writer
+                text={writing.text}
+                label={`${c.text} of ${f.number}`}
+                onDone={p.onWritten}
+                onLeave={p.onLeave}
+              />
+            ) : (
+              <Cell column={c} fixture={f} held={held} />
+            )}
+          </div>
+        ))}
+      </div>
+    );
+  },
+  (a, b) =>
+    a.fixture === b.fixture &&
+    a.start === b.start &&
+    a.index === b.index &&
+    a.held === b.held &&
+    a.cursor === b.cursor &&
+    a.writing === b.writing &&
+    a.tracks === b.tracks &&
+    (a.onPress === b.onPress || (a.cursor < 0 && !a.writing && !b.held)),
+);
+
+function tint(c: Column, f: FixtureView, held: boolean): string {
+  if (c.key === 'number') return `font-bold ${held ? 'text-petrol' : ''}`;
+  if (c.key === 'address') return f.address ? '' : 'text-ochre';
+  return c.key === 'purpose' || c.key === 'notes' || c.key === 'mode' ? 'text-ink-2' : '';
+}
+
+function Cell({ column, fixture: f, held }: { column: Column; fixture: FixtureView; held: boolean }) {
+  if (column.key === 'answer') return <AnswerMark answer={f.answer} note={f.answerNote} words />;
+  if (column.key === 'number')
+    return (
+      <>
         {held ? '▸' : ''}
         {f.number}
-      </span>
-      <span className={cell} title={f.name}>
-        {f.name}
-      </span>
-      <span className={cell} title={`${f.maker} ${f.profile} / ${f.mode}`}>
-        {f.profile} · {f.mode}
-      </span>
-      <span className={`mono ${cell} ${f.address ? '' : 'text-ochre'}`} title={f.address}>
+        <AnswerMark answer={f.answer === 'answered' ? '' : f.answer} note={f.answerNote} />
+      </>
+    );
+  if (column.key === 'address')
+    return (
+      <>
         {f.clash && <span className="text-madder">■ </span>}
         {f.address || '—'}
-      </span>
-      <span className={`mono ${cell}`}>{f.slots}</span>
-      <span className={cell} title={f.position}>
-        {f.position}
-      </span>
-      <span className={`${cell} text-ink-2`} title={f.purpose}>
-        {f.purpose}
-      </span>
-    </div>
+      </>
+    );
+  return <>{column.value(f)}</>;
+}
+
+interface WriterProps {
+  text: string;
+  label: string;
+  onDone: (value: string) => void;
+  onLeave: () => void;
+}
+
+function Writer({ text, label, onDone, onLeave }: WriterProps) {
+  return (
+    <input
+      autoFocus
+      aria-label={label}
+      defaultValue={text}
+      className="h-6 w-full rounded border border-petrol bg-paper px-1"
+      onFocus={(e) => e.target.select()}
+      onBlur={onLeave}
+      onClick={(e) => e.stopPropagation()}
+      onKeyDown={(e) => {
+        e.stopPropagation();
+        if (e.key === 'Enter') onDone(e.currentTarget.value);
+        else if (e.key === 'Escape') onLeave();
+      }}
+    />
   );
 }

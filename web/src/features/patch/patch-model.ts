@@ -1,15 +1,16 @@
 import type { FixtureView } from '../../api/client';
 
-export type Filter = 'all' | 'clashes' | 'unpatched';
+export type Filter = 'all' | 'clashes' | 'unpatched' | 'marked';
 
 export function filtered(fixtures: FixtureView[], filter: Filter, find: string): FixtureView[] {
   const wanted = find.trim().toLowerCase();
   return fixtures.filter((f) => {
     if (filter === 'clashes' && !f.clash) return false;
     if (filter === 'unpatched' && f.claims.length > 0) return false;
+    if (filter === 'marked' && f.answer !== 'wrong' && f.answer !== 'dead') return false;
     return (
       !wanted ||
-      `${f.number} ${f.name} ${f.profile} ${f.position} ${f.purpose} ${f.address}`
+      `${f.number} ${f.name} ${f.profile} ${f.position} ${f.purpose} ${f.address} ${f.mode} ${f.notes}`
         .toLowerCase()
         .includes(wanted)
     );
@@ -20,12 +21,23 @@ export function filtered(fixtures: FixtureView[], filter: Filter, find: string):
 export type TableLine =
   { kind: 'head'; text: string; numbers: string[] } | { kind: 'row'; fixture: FixtureView };
 
-export function grouped(fixtures: FixtureView[], by: 'position' | 'profile' | 'none'): TableLine[] {
+export type GroupBy = 'position' | 'type' | 'universe' | 'purpose' | 'none';
+
+const HEADS: Record<Exclude<GroupBy, 'none'>, (f: FixtureView) => string> = {
+  position: (f) => f.position || 'No position',
+  type: (f) => `${f.profile} / ${f.mode}`,
+  universe: (f) => (f.claims[0] ? `Universe ${f.claims[0].universe}` : 'No address'),
+  purpose: (f) => f.purpose || 'No purpose',
+};
+
+export function grouped(fixtures: FixtureView[], by: GroupBy): TableLine[] {
   if (by === 'none') return fixtures.map((fixture) => ({ kind: 'row', fixture }));
   const groups = new Map<string, FixtureView[]>();
   for (const f of fixtures) {
-    const key = (by === 'position' ? f.position : f.profile) || 'No position';
-    groups.set(key, [...(groups.get(key) ?? []), f]);
+    const key = HEADS[by](f);
+    const members = groups.get(key);
+    if (members) members.push(f);
+    else groups.set(key, [f]);
   }
   return [...groups].flatMap(([name, members]) => [
     {
@@ -35,6 +47,17 @@ export function grouped(fixtures: FixtureView[], by: 'position' | 'profile' | 'n
     },
     ...members.map((fixture) => ({ kind: 'row' as const, fixture })),
   ]);
+}
+
+/** Numbers as the line writes them: 301 thru 312 + 320. */
+export function runs(numbers: number[]): string {
+  const found: [number, number][] = [];
+  for (const n of numbers) {
+    const last = found.at(-1);
+    if (last && last[1] + 1 === n) last[1] = n;
+    else found.push([n, n]);
+  }
+  return found.map(([a, b]) => (a === b ? `${a}` : `${a} thru ${b}`)).join(' + ');
 }
 
 const TONES = 6;

@@ -9,6 +9,7 @@ import org.springframework.http.ProblemDetail;
 import org.springframework.http.converter.HttpMessageNotReadableException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
+import org.springframework.web.multipart.MaxUploadSizeExceededException;
 
 /** Turns refusals into problem bodies. */
 @RestControllerAdvice
@@ -36,6 +37,14 @@ class Problems {
     ProblemDetail missing(NoSuchShow missing) {
         ProblemDetail body = ProblemDetail.forStatusAndDetail(HttpStatus.NOT_FOUND, missing.getMessage());
         body.setTitle("No such show");
+        return body;
+    }
+
+    @ExceptionHandler
+    ProblemDetail tooLarge(MaxUploadSizeExceededException tooLarge) {
+        ProblemDetail body = ProblemDetail.forStatusAndDetail(
+                HttpStatus.PAYLOAD_TOO_LARGE, "The file is too large; at most 32 MB are taken in.");
+        body.setTitle("Too large");
         return body;
     }
 

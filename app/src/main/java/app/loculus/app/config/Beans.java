@@ -1,5 +1,6 @@
 package app.loculus.app.config;
 
+import app.loculus.app.library.Library;
 import app.loculus.core.command.LineReader;
 import app.loculus.core.profile.Profiles;
 import app.loculus.formats.gdtf.ShippedProfiles;
@@ -17,12 +18,12 @@ class Beans {
     }
 
     @Bean
-    Profiles library() {
+    Profiles shipped() {
         return ShippedProfiles.read();
     }
 
     @Bean
-    LineReader lineReader(Profiles library) {
-        return new LineReader(library);
+    LineReader lineReader(Library library) {
+        return new LineReader(library::profiles);
     }
 }

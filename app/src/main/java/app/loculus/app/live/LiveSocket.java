@@ -1,5 +1,6 @@
 package app.loculus.app.live;
 
+import app.loculus.app.library.Library;
 import app.loculus.app.rig.RigFeed;
 import app.loculus.app.session.ShowChanged;
 import com.fasterxml.jackson.databind.ObjectMapper;
@@ -63,6 +64,13 @@ public class LiveSocket extends TextWebSocketHandler implements SmartLifecycle {
         Message message =
                 new Message("changed", event.snapshot().id(), event.snapshot().revision(), event.areas(), event.live());
         String text = json.writeValueAsString(message);
+        sessions.values().forEach(s -> send(s, new TextMessage(text)));
+    }
+
+    /** Every page looks at the library again. */
+    @EventListener
+    void changed(Library.Changed event) throws IOException {
+        String text = json.writeValueAsString(new Message("changed", 0, 0, Set.of("profiles"), false));
         sessions.values().forEach(s -> send(s, new TextMessage(text)));
     }
 

@@ -5,9 +5,9 @@ import app.loculus.formats.e131.DataPacket;
 import app.loculus.formats.e131.DataPacketLayout;
 import java.io.IOException;
 import java.net.DatagramPacket;
-import java.net.DatagramSocket;
-import java.net.InetSocketAddress;
+import java.util.ArrayList;
 import java.util.HashSet;
+import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
@@ -15,6 +15,7 @@ import java.util.UUID;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
+import java.util.stream.Collectors;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.context.SmartLifecycle;
@@ -33,11 +34,10 @@ public class FrameClock implements SmartLifecycle {
     private static final int REPEATS = 3;
 
     private final LiveOutput output;
-    private final Receivers receivers;
+    private final Destinations destinations;
     private final UUID cid = UUID.randomUUID();
     private final Map<Integer, Line> lines = new TreeMap<>();
     private ScheduledExecutorService clock;
-    private DatagramSocket socket;
     private volatile long packets;
     private volatile String trouble = "";
 
@@ -47,11 +47,12 @@ public class FrameClock implements SmartLifecycle {
         private int sequence;
         private int repeats;
         private long lastNanos;
+        private List<Destination> goes = List.of();
     }
 
-    FrameClock(LiveOutput output, Receivers receivers) {
+    FrameClock(LiveOutput output, Destinations destinations) {
         this.output = output;
-        this.receivers = receivers;
+        this.destinations = destinations;
     }
 
     /** Packets sent since the start. */
@@ -69,18 +70,11 @@ public class FrameClock implements SmartLifecycle {
     }
 
     public int receivers() {
-        return receivers.all().size();
+        return destinations.receivers();
     }
 
     @Override
     public void start() {
-        try {
-            socket = new DatagramSocket();
-        } catch (IOException e) {
-            trouble = "No socket for the output: " + e.getMessage();
-            LOG.error(trouble);
-            return;
-        }
         clock = Executors.newSingleThreadScheduledExecutor(r -> new Thread(r, "frame-clock"));
         clock.scheduleAtFixedRate(this::tick, 0, TICK_MICROS, TimeUnit.MICROSECONDS);
     }
@@ -88,10 +82,13 @@ public class FrameClock implements SmartLifecycle {
     private void tick() {
         try {
             Frames frames = output.frames();
+            Set<Integer> on = frames.universes().stream()
+                    .filter(u -> output.setup(u).on())
+                    .collect(Collectors.toSet());
             Set<Integer> ended = new HashSet<>(lines.keySet());
-            ended.removeAll(frames.universes());
+            ended.removeAll(on);
             ended.forEach(this::terminate);
-            for (int universe : frames.universes()) {
+            for (int universe : on) {
                 send(universe, frames, lines.computeIfAbsent(universe, u -> new Line()));
             }
         } catch (RuntimeException e) {
@@ -100,37 +97,55 @@ public class FrameClock implements SmartLifecycle {
     }
 
     private void send(int universe, Frames frames, Line line) {
+        redirect(universe, line);
         boolean changed = !line.sent.sameAs(frames, universe);
         boolean due = line.repeats < REPEATS || System.nanoTime() - line.lastNanos >= KEEP_ALIVE_NANOS;
         if (changed || due) {
             line.repeats = changed ? 0 : Math.min(REPEATS, line.repeats + 1);
             line.sent = frames;
-            packet(universe, line, frames.slots(universe), 0);
+            packet(line, line.goes, frames.slots(universe), 0);
         }
     }
 
-    private void packet(int universe, Line line, byte[] slots, int options) {
-        DataPacket packet =
-                new DataPacket(cid, "Loculus", DataPacket.USUAL_PRIORITY, line.sequence, options, universe, 0, slots);
+    /** Ends the stream where it no longer goes, and begins it at once where it goes now. */
+    private void redirect(int universe, Line line) {
+        List<Destination> goes = destinations.of(output.setup(universe));
+        if (!goes.equals(line.goes)) {
+            List<Destination> left = new ArrayList<>(line.goes);
+            left.removeAll(goes);
+            end(line, left);
+            line.goes = goes;
+            line.repeats = 0;
+        }
+    }
+
+    private void packet(Line line, List<Destination> goes, byte[] slots, int options) {
+        int sequence = line.sequence;
         line.sequence = line.sequence + 1 & 0xFF;
         line.lastNanos = System.nanoTime();
-        byte[] bytes = DataPacketLayout.encode(packet);
-        for (InetSocketAddress receiver : receivers.all()) {
+        for (Destination to : goes) {
+            DataPacket packet =
+                    new DataPacket(cid, "Loculus", to.priority(), sequence, options, to.universe(), 0, slots);
+            byte[] bytes = DataPacketLayout.encode(packet);
             try {
-                socket.send(new DatagramPacket(bytes, bytes.length, receiver));
+                to.socket().send(new DatagramPacket(bytes, bytes.length, to.receiver()));
                 packets++;
-                trouble = "";
+                trouble = destinations.trouble();
             } catch (IOException e) {
-                trouble = "Frames do not reach " + receiver + ": " + e.getMessage();
+                trouble = "Frames do not reach " + to.receiver() + ": " + e.getMessage();
             }
+        }
+    }
+
+    private void end(Line line, List<Destination> goes) {
+        for (int i = 0; i < REPEATS && !goes.isEmpty(); i++) {
+            packet(line, goes, new byte[512], DataPacket.STREAM_TERMINATED);
         }
     }
 
     private void terminate(int universe) {
         Line line = lines.remove(universe);
-        for (int i = 0; i < REPEATS; i++) {
-            packet(universe, line, new byte[512], DataPacket.STREAM_TERMINATED);
-        }
+        end(line, line.goes);
     }
 
     @Override
@@ -142,7 +157,7 @@ public class FrameClock implements SmartLifecycle {
             Thread.currentThread().interrupt();
         }
         Set.copyOf(lines.keySet()).forEach(this::terminate);
-        socket.close();
+        destinations.close();
         clock = null;
     }
 

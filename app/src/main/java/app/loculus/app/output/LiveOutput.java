@@ -5,7 +5,11 @@ import app.loculus.app.session.Shows;
 import app.loculus.app.session.Snapshot;
 import app.loculus.core.dmx.FrameRenderer;
 import app.loculus.core.dmx.Frames;
+import app.loculus.core.patch.Address;
+import app.loculus.core.patch.UniverseSetup;
 import app.loculus.core.resolve.Scene;
+import app.loculus.core.show.Show;
+import java.util.Optional;
 import org.springframework.context.event.EventListener;
 import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
@@ -14,25 +18,53 @@ import org.springframework.stereotype.Component;
 @Component
 public class LiveOutput {
 
+    /** Slots that something else than the show drives. */
+    public record Overlay(Address at, byte[] slots) {}
+
     private final FrameRenderer renderer = new FrameRenderer();
     private final Shows shows;
-    private volatile Scene wanted;
+    private volatile Show show;
+    private volatile Optional<Scene> instead = Optional.empty();
+    private volatile Optional<Overlay> overlay = Optional.empty();
     private Scene rendered;
+    private Overlay laid;
+    private Frames plain = Frames.NONE;
     private Frames frames = Frames.NONE;
 
     LiveOutput(Shows shows) {
         this.shows = shows;
-        shows.live().ifPresent(s -> wanted = s.show().scene());
+        shows.live().ifPresent(s -> show = s.show());
     }
 
     /** What goes out now. */
     public synchronized Frames frames() {
-        Scene scene = wanted;
-        if (scene != null && scene != rendered) {
-            frames = renderer.update(scene);
+        Show now = show;
+        Scene scene = instead.orElse(now == null ? null : now.scene());
+        Overlay over = overlay.orElse(null);
+        if (scene != null && scene != rendered || over != laid) {
+            plain = scene == null || scene == rendered ? plain : renderer.update(scene);
+            frames = over == null
+                    ? plain
+                    : plain.overlaid(over.at().universe(), over.at().slot(), over.slots());
             rendered = scene;
+            laid = over;
         }
         return frames;
+    }
+
+    /** What a universe is called and where it goes. */
+    public UniverseSetup setup(int universe) {
+        Show now = show;
+        return now == null ? UniverseSetup.usual(universe) : now.universe(universe);
+    }
+
+    /** Sends another scene of the live show instead of it, or the show itself again. */
+    public void showInstead(Optional<Scene> scene) {
+        instead = scene;
+    }
+
+    public void overlay(Optional<Overlay> slots) {
+        overlay = slots;
     }
 
     /** The frames of any show, as they would go out. */
@@ -45,7 +77,7 @@ public class LiveOutput {
     @Order(1)
     void changed(ShowChanged event) {
         if (event.live()) {
-            wanted = event.snapshot().show().scene();
+            show = event.snapshot().show();
         }
     }
 }

@@ -30,7 +30,17 @@ import org.springframework.stereotype.Component;
 public class RigLights {
 
     /** How one fixture differs from the patch. */
-    public record Fault(Optional<Address> address, boolean dead) {}
+    public record Fault(Optional<Address> address, boolean dead, Optional<String> mode, boolean practice) {
+
+        /** What is wrong with it, in words. */
+        public String words() {
+            return dead
+                    ? "dead"
+                    : mode.map(m -> "in mode “" + m + "”").orElse("")
+                            + address.map(a -> (mode.isPresent() ? ", " : "") + "at " + a)
+                                    .orElse("");
+        }
+    }
 
     private final Shows shows;
     private final VirtualRig rig;
@@ -82,14 +92,26 @@ public class RigLights {
     private static Hung hung(
             Patch patch, Fixture fixture, Optional<RigFaultMapper.RigFault> fault, Map<Mode, SimulatedFixture> kinds) {
         Profile profile = patch.profileOf(fixture);
-        Mode mode = patch.modeOf(fixture);
-        SimulatedFixture kind = kinds.computeIfAbsent(
-                mode, m -> new SimulatedFixture(m, m.emitters(), Profile.byName(profile.wheels())));
+        Mode mode = fault.flatMap(f -> Optional.ofNullable(f.mode()))
+                .flatMap(profile::findMode)
+                .orElseGet(() -> patch.modeOf(fixture));
+        SimulatedFixture kind = kinds.computeIfAbsent(mode, m -> simulated(profile, m));
         Optional<Address> elsewhere =
                 fault.filter(f -> f.universe() != null).map(f -> new Address(f.universe(), f.slot()));
         List<PatchedAddress> addresses = elsewhere.map(a -> from(a, mode)).orElse(fixture.addresses());
         boolean dead = fault.map(RigFaultMapper.RigFault::dead).orElse(false);
         return new Hung(fixture.number(), kind, mode.footprint(), addresses, fixture.pose(), dead, elsewhere.isEmpty());
+    }
+
+    private static SimulatedFixture simulated(Profile profile, Mode mode) {
+        return new SimulatedFixture(mode, mode.emitters(), Profile.byName(profile.wheels()));
+    }
+
+    /** What one fixture of a profile would do at an address, with what the rig receives there. */
+    public List<CellLight> light(Profile profile, Mode mode, Address at) {
+        Hung hung =
+                new Hung(0, simulated(profile, mode), mode.footprint(), from(at, mode), Optional.empty(), false, true);
+        return light(hung);
     }
 
     private static List<PatchedAddress> from(Address start, Mode mode) {
@@ -101,20 +123,53 @@ public class RigLights {
 
     /** Sets one fixture of the live rig wrong, or right again with no fault. */
     public void set(int number, Optional<Fault> fault) {
-        Snapshot live = shows.live().orElseThrow(() -> Refusal.of("rig.none", "rig", "No show is open."));
+        Snapshot live = live();
         Patch patch = live.show().patch();
         Mode mode = patch.modeOf(patch.number(number));
         fault.flatMap(Fault::address).ifPresent(a -> check(a, mode));
-        fault.ifPresentOrElse(
-                f -> faults.keep(
-                        live.id(),
-                        new RigFaultMapper.RigFault(
-                                number,
-                                f.address().map(Address::universe).orElse(null),
-                                f.address().map(Address::slot).orElse(null),
-                                f.dead())),
-                () -> faults.delete(live.id(), number));
+        fault.ifPresentOrElse(f -> keep(live.id(), number, f), () -> faults.delete(live.id(), number));
         hangAgain(live);
+    }
+
+    private void keep(long show, int number, Fault f) {
+        faults.keep(
+                show,
+                new RigFaultMapper.RigFault(
+                        number,
+                        f.address().map(Address::universe).orElse(null),
+                        f.address().map(Address::slot).orElse(null),
+                        f.dead(),
+                        f.mode().orElse(null),
+                        f.practice()));
+    }
+
+    private Snapshot live() {
+        return shows.live().orElseThrow(() -> Refusal.of("rig.none", "rig", "No show is open."));
+    }
+
+    /** Puts the whole rig right, then wrong as given. */
+    public void setAll(Map<Integer, Fault> wrong) {
+        Snapshot live = live();
+        faults.clear(live.id());
+        wrong.forEach((number, fault) -> keep(live.id(), number, fault));
+        hangAgain(live);
+    }
+
+    /** What is wrong with the live rig, by number. */
+    public Map<Integer, Fault> faults() {
+        Map<Integer, Fault> all = new LinkedHashMap<>();
+        shows.live()
+                .ifPresent(s -> faults.of(s.id())
+                        .forEach(f -> all.put(
+                                f.number(),
+                                new Fault(
+                                        f.universe() == null
+                                                ? Optional.empty()
+                                                : Optional.of(new Address(f.universe(), f.slot())),
+                                        f.dead(),
+                                        Optional.ofNullable(f.mode()),
+                                        f.practice()))));
+        return all;
     }
 
     private static void check(Address address, Mode mode) {

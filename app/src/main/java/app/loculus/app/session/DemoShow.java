@@ -1,9 +1,9 @@
 package app.loculus.app.session;
 
 import app.loculus.app.config.Settings;
+import app.loculus.app.library.Library;
 import app.loculus.core.check.Hookup;
 import app.loculus.core.check.RowVerdict;
-import app.loculus.core.profile.Profiles;
 import app.loculus.formats.csv.HookupReader;
 import java.io.IOException;
 import java.io.InputStream;
@@ -25,11 +25,11 @@ public class DemoShow implements SmartLifecycle {
     private static final String FOLDER = "/demo/";
 
     private final Shows shows;
-    private final Profiles library;
+    private final Library library;
     private final Settings settings;
     private boolean running;
 
-    DemoShow(Shows shows, Profiles library, Settings settings) {
+    DemoShow(Shows shows, Library library, Settings settings) {
         this.shows = shows;
         this.library = library;
         this.settings = settings;
@@ -62,7 +62,7 @@ public class DemoShow implements SmartLifecycle {
         long id = shows.create(NAME).id();
         List<RowVerdict> verdicts = Hookup.examine(
                 shows.get(id).show(),
-                library,
+                library.profiles(),
                 HookupReader.read(paperwork(), Map.of()).rows(),
                 Hookup.Clashing.SHARE);
         done(shows.edit(id, Hookup.takeIn(verdicts), EditRequest.NOW));

@@ -1,9 +1,12 @@
 package app.loculus.app.session;
 
 import app.loculus.app.store.ShowStore;
+import app.loculus.app.store.VersionStore;
 import app.loculus.core.command.LineReader;
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.problem.WayOut;
+import app.loculus.core.show.Become;
+import app.loculus.core.show.Show;
 import app.loculus.core.show.ShowEdit;
 import java.util.List;
 import java.util.Map;
@@ -20,13 +23,15 @@ public class Shows {
     private static final int LONGEST_NAME = 200;
 
     private final ShowStore store;
+    private final VersionStore versions;
     private final LineReader lines;
     private final ApplicationEventPublisher events;
     private final Map<Long, OpenShow> open = new ConcurrentHashMap<>();
     private volatile Optional<Long> live;
 
-    Shows(ShowStore store, LineReader lines, ApplicationEventPublisher events) {
+    Shows(ShowStore store, VersionStore versions, LineReader lines, ApplicationEventPublisher events) {
         this.store = store;
+        this.versions = versions;
         this.lines = lines;
         this.events = events;
         this.live = store.list().stream()
@@ -45,15 +50,79 @@ public class Shows {
 
     /** Creates an empty show and makes it live. */
     public Snapshot create(String name) {
+        return makeLive(store.create(checked(name)));
+    }
+
+    /** Creates a show that holds what another one or a template holds, and makes it live. */
+    public Snapshot create(String name, long from) {
+        return makeLive(store.create(get(from).show().named(checked(name)), false));
+    }
+
+    /** Takes a show in that came as a file, and makes it live. Nothing of it leaves the machine until it is switched on. */
+    public Snapshot takeIn(Show show) {
+        return makeLive(store.create(show.named(checked(show.name())).keptInside(), false));
+    }
+
+    /** Keeps a show as it is now as a template. @return the template's id */
+    public long saveAsTemplate(long id, String name) {
+        return store.create(get(id).show().named(checked(name)), true);
+    }
+
+    /** @throws Refusal for the show that is open */
+    public void archive(long id, boolean archived) {
+        get(id);
+        if (archived && live.filter(l -> l == id).isPresent()) {
+            throw Refusal.of(
+                    "show.live",
+                    "show",
+                    "The show that is open cannot be put away.",
+                    WayOut.advice("Open another one first."));
+        }
+        store.archive(id, archived);
+    }
+
+    /** Newest first. */
+    public List<VersionStore.Version> versions(long id) {
+        get(id);
+        return versions.of(id);
+    }
+
+    /** Keeps the show as it is now under a name. */
+    public void saveVersion(long id, String name) {
+        Snapshot now = get(id);
+        versions.keep(id, checked(name), now.revision(), now.show());
+    }
+
+    public void deleteVersion(long id, long version) {
+        versions.delete(id, version);
+    }
+
+    /** @throws Refusal when there is none of this id */
+    public Show version(long id, long version) {
+        return versions.show(id, version)
+                .orElseThrow(() -> Refusal.of("show.version", "version", "There is no such version of this show."));
+    }
+
+    /** Makes the show what a version was, as one edit. */
+    public Edited restore(long id, long version, EditRequest request) {
+        String name = versions.of(id).stream()
+                .filter(v -> v.id() == version)
+                .map(VersionStore.Version::name)
+                .findFirst()
+                .orElse("");
+        return edit(id, new Become(version(id, version), "Restores version “" + name + "”"), request);
+    }
+
+    private static String checked(String name) {
         String called = name == null ? "" : name.strip();
         if (called.isEmpty() || called.length() > LONGEST_NAME) {
             throw Refusal.of(
                     "show.name",
                     "name",
-                    called.isEmpty() ? "A show needs a name." : "The name has " + called.length() + " characters.",
+                    called.isEmpty() ? "A name is needed." : "The name has " + called.length() + " characters.",
                     WayOut.advice("1 to " + LONGEST_NAME + " characters."));
         }
-        return makeLive(store.create(called));
+        return called;
     }
 
     /** Opens a show: from now on it drives the output. */
@@ -62,7 +131,9 @@ public class Shows {
         store.makeLive(id);
         live = Optional.of(id);
         events.publishEvent(new ShowChanged(
-                snapshot, Set.of("show", "profiles", "fixtures", "groups", "palettes", "values", "hand"), true));
+                snapshot,
+                Set.of("show", "profiles", "fixtures", "groups", "palettes", "values", "hand", "universes"),
+                true));
         return snapshot;
     }
 

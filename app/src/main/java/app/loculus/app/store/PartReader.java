@@ -11,10 +11,13 @@ import app.loculus.core.palette.Entry;
 import app.loculus.core.palette.Palette;
 import app.loculus.core.palette.ScopeKey;
 import app.loculus.core.patch.Address;
+import app.loculus.core.patch.BringUp;
 import app.loculus.core.patch.Fixture;
 import app.loculus.core.patch.FixtureId;
 import app.loculus.core.patch.PatchedAddress;
+import app.loculus.core.patch.Route;
 import app.loculus.core.patch.UnitId;
+import app.loculus.core.patch.UniverseSetup;
 import app.loculus.core.profile.Attribute;
 import app.loculus.core.profile.Kind;
 import app.loculus.core.profile.ProfileId;
@@ -59,6 +62,7 @@ class PartReader {
                 fixtures(id),
                 groups(id),
                 palettes(id),
+                universes(id),
                 new Programmer(hand.orElse(Hand.EMPTY), values(id)));
     }
 
@@ -86,7 +90,21 @@ class PartReader {
                 at,
                 pose,
                 f.position(),
-                f.purpose());
+                f.purpose(),
+                f.notes(),
+                new BringUp(BringUp.Answer.valueOf(f.answer()), f.answerNote()));
+    }
+
+    private List<UniverseSetup> universes(long show) {
+        return patch.universes(show).stream()
+                .map(u -> new UniverseSetup(
+                        u.universe(),
+                        u.name(),
+                        u.isOn(),
+                        u.port(),
+                        u.priority(),
+                        new Route(Route.Kind.valueOf(u.route()), u.target(), u.targetName())))
+                .toList();
     }
 
     private List<Group> groups(long show) {

@@ -40,6 +40,23 @@ class PartWriter {
         only(delta, Change.OfGroup.class).forEach(c -> group(show, c));
         only(delta, Change.OfPalette.class).forEach(c -> palette(show, c));
         values(show, only(delta, Change.OfValues.class));
+        only(delta, Change.OfUniverse.class).forEach(c -> universe(show, c));
+    }
+
+    private void universe(long show, Change.OfUniverse change) {
+        patch.deleteUniverse(show, change.universe());
+        change.after()
+                .ifPresent(u -> patch.insertUniverse(
+                        show,
+                        new Rows.UniverseRow(
+                                u.universe(),
+                                u.name(),
+                                u.on(),
+                                u.port(),
+                                u.priority(),
+                                u.route().kind().name(),
+                                u.route().target(),
+                                u.route().name())));
     }
 
     private static <T extends Change> List<T> only(Delta delta, Class<T> type) {
@@ -76,7 +93,10 @@ class PartWriter {
                 pose.place().z(),
                 pose.rotation().x(),
                 pose.rotation().y(),
-                pose.rotation().z());
+                pose.rotation().z(),
+                f.notes(),
+                f.bringUp().answer().name(),
+                f.bringUp().note());
     }
 
     private static List<Rows.AddressRow> addresses(Fixture f) {

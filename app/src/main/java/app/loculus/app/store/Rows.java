@@ -10,7 +10,28 @@ final class Rows {
     record ProfileSource(String id, String maker, String name, String xml) {}
 
     record ShowFile(
-            long id, String name, long revision, boolean live, OffsetDateTime createdAt, OffsetDateTime changedAt) {}
+            long id,
+            String name,
+            long revision,
+            boolean live,
+            OffsetDateTime createdAt,
+            OffsetDateTime changedAt,
+            String kind,
+            boolean archived) {}
+
+    record UniverseRow(
+            int universe,
+            String name,
+            boolean isOn,
+            int port,
+            int priority,
+            String route,
+            String target,
+            String targetName) {}
+
+    record PictureRow(String name, byte[] png) {}
+
+    record LibraryRow(String profileId, String origin) {}
 
     record FixtureRow(
             int id,
@@ -26,7 +47,10 @@ final class Rows {
             double z,
             double rx,
             double ry,
-            double rz) {}
+            double rz,
+            String notes,
+            String answer,
+            String answerNote) {}
 
     record AddressRow(int fixtureId, int seq, int breakNumber, int universe, int slot, boolean shared) {}
 

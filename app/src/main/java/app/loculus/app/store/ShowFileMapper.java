@@ -13,12 +13,15 @@ import org.apache.ibatis.annotations.Update;
 @Mapper
 interface ShowFileMapper {
 
-    @Select("select id, name, revision, live, created_at, changed_at from show_file order by id")
+    @Select("select id, name, revision, live, created_at, changed_at, kind, archived from show_file order by id")
     List<Rows.ShowFile> all();
 
     @Select(
-            "select id from final table (insert into show_file (name, created_at, changed_at) values (#{name}, #{at}, #{at}))")
-    long create(@Param("name") String name, @Param("at") OffsetDateTime at);
+            "select id from final table (insert into show_file (name, kind, created_at, changed_at) values (#{name}, #{kind}, #{at}, #{at}))")
+    long create(@Param("name") String name, @Param("kind") String kind, @Param("at") OffsetDateTime at);
+
+    @Update("update show_file set archived = #{archived} where id = #{id}")
+    void archive(@Param("id") long id, @Param("archived") boolean archived);
 
     @Update("update show_file set name = #{name}, revision = #{revision}, changed_at = #{at} where id = #{id}")
     void changed(
@@ -51,4 +54,20 @@ interface ShowFileMapper {
 
     @Select("select held from hand where show_id = #{show}")
     String held(@Param("show") long show);
+
+    @Select("select name, png from profile_picture where profile_id = #{id} order by name")
+    List<Rows.PictureRow> pictures(@Param("id") String id);
+
+    @Insert("merge into profile_picture (profile_id, name, png) key (profile_id, name) values (#{id}, #{name}, #{png})")
+    void keepPicture(@Param("id") String id, @Param("name") String name, @Param("png") byte[] png);
+
+    @Select("select profile_id, origin from library_profile order by added_at, profile_id")
+    List<Rows.LibraryRow> library();
+
+    @Insert(
+            "merge into library_profile (profile_id, origin, added_at) key (profile_id) values (#{id}, #{origin}, #{at})")
+    void shelve(@Param("id") String id, @Param("origin") String origin, @Param("at") OffsetDateTime at);
+
+    @Delete("delete from library_profile where profile_id = #{id}")
+    void unshelve(@Param("id") String id);
 }

@@ -3,19 +3,17 @@ package app.loculus.app.store;
 import app.loculus.core.profile.Profile;
 import app.loculus.core.profile.ProfileId;
 import app.loculus.core.profile.Profiles;
+import app.loculus.core.show.Become;
 import app.loculus.core.show.Change;
 import app.loculus.core.show.Delta;
 import app.loculus.core.show.History;
 import app.loculus.core.show.Show;
-import app.loculus.formats.gdtf.DescriptionReader;
 import java.time.Clock;
 import java.time.OffsetDateTime;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
-import java.util.concurrent.ConcurrentHashMap;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -31,45 +29,73 @@ public class ShowStore {
 
     /** A line of the list of shows. */
     public record Listed(
-            long id, String name, long revision, boolean live, OffsetDateTime createdAt, OffsetDateTime changedAt) {}
+            long id,
+            String name,
+            long revision,
+            boolean live,
+            OffsetDateTime createdAt,
+            OffsetDateTime changedAt,
+            boolean template,
+            boolean archived) {}
+
+    private static final String TEMPLATE = "template";
 
     private final ShowFileMapper files;
     private final JournalMapper journal;
     private final PartReader reader;
     private final PartWriter writer;
     private final Clock clock;
-    private final Map<ProfileId, Profile> profiles = new ConcurrentHashMap<>();
-    private final DeltaCodec codec = new DeltaCodec(this::profile);
+    private final ProfileStore profiles;
+    private final DeltaCodec codec;
 
     ShowStore(
             ShowFileMapper files,
             JournalMapper journal,
             PartReader reader,
             PartWriter writer,
-            Profiles library,
+            ProfileStore profiles,
             Clock clock) {
         this.files = files;
         this.journal = journal;
         this.reader = reader;
         this.writer = writer;
         this.clock = clock;
-        library.all().forEach(p -> profiles.put(p.id(), p));
-    }
-
-    private Profile profile(ProfileId id) {
-        return profiles.computeIfAbsent(
-                id, i -> DescriptionReader.read(files.source(i.value()).xml()));
+        this.profiles = profiles;
+        this.codec = new DeltaCodec(profiles::get);
     }
 
     public List<Listed> list() {
         return files.all().stream()
-                .map(f -> new Listed(f.id(), f.name(), f.revision(), f.live(), f.createdAt(), f.changedAt()))
+                .map(f -> new Listed(
+                        f.id(),
+                        f.name(),
+                        f.revision(),
+                        f.live(),
+                        f.createdAt(),
+                        f.changedAt(),
+                        f.kind().equals(TEMPLATE),
+                        f.archived()))
                 .toList();
     }
 
     @Transactional
     public long create(String name) {
-        return files.create(name, now());
+        return files.create(name, "show", now());
+    }
+
+    /** @return the id of a new show or template that holds these parts */
+    @Transactional
+    public long create(Show show, boolean template) {
+        long id = files.create(show.name(), template ? TEMPLATE : "show", now());
+        Delta all =
+                new Become(show, "As it came").apply(Show.empty(show.name())).delta();
+        parts(id, show, 0, all);
+        return id;
+    }
+
+    @Transactional
+    public void archive(long id, boolean archived) {
+        files.archive(id, archived);
     }
 
     @Transactional
@@ -83,7 +109,7 @@ public class ShowStore {
 
     private Stored load(Rows.ShowFile file) {
         List<Profile> own = files.sources(file.id()).stream()
-                .map(s -> profile(new ProfileId(s.id())))
+                .map(s -> profiles.get(new ProfileId(s.id())))
                 .toList();
         String held = files.held(file.id());
         Show show = reader.read(
@@ -137,9 +163,7 @@ public class ShowStore {
     }
 
     private void take(long id, Profile profile) {
-        profiles.put(profile.id(), profile);
-        files.keepSource(
-                new Rows.ProfileSource(profile.id().value(), profile.maker(), profile.name(), profile.source()));
+        profiles.keep(profile);
         files.take(id, profile.id().value());
     }
 

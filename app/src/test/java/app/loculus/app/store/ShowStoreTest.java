@@ -29,10 +29,10 @@ class ShowStoreTest {
     @Configuration
     @EnableAutoConfiguration
     @MapperScan("app.loculus.app.store")
-    @Import({ShowStore.class, PartReader.class, PartWriter.class})
+    @Import({ShowStore.class, ProfileStore.class, VersionStore.class, PartReader.class, PartWriter.class})
     static class OnlyTheStore {
         @Bean
-        app.loculus.core.profile.Profiles library() {
+        app.loculus.core.profile.Profiles shipped() {
             return app.loculus.formats.gdtf.ShippedProfiles.read();
         }
 

@@ -24,4 +24,9 @@ public record ProfileDraft(
         name = name == null ? "" : name.strip();
         modes = modes == null ? List.of() : List.copyOf(modes);
     }
+
+    /** The draft, or one in which everything is still missing. */
+    public static ProfileDraft orEmpty(ProfileDraft draft) {
+        return draft == null ? new ProfileDraft("", "", 0, 0, 0, 0, List.of()) : draft;
+    }
 }

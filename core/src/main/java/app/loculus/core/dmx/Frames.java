@@ -32,6 +32,15 @@ public final class Frames {
         return Arrays.equals(universes.get(universe), other.universes.get(universe));
     }
 
+    /** The same moment with some slots driven by something else; the universe comes into use. */
+    public Frames overlaid(int universe, int firstSlot, byte[] values) {
+        TreeMap<Integer, byte[]> next = new TreeMap<>(universes);
+        byte[] slots = slots(universe);
+        System.arraycopy(values, 0, slots, firstSlot - 1, Math.min(values.length, slots.length - firstSlot + 1));
+        next.put(universe, slots);
+        return new Frames(next);
+    }
+
     Frames with(Map<Integer, byte[]> changed, Set<Integer> inUse) {
         TreeMap<Integer, byte[]> next = new TreeMap<>(universes);
         next.putAll(changed);

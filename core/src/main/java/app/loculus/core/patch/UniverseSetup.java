@@ -43,6 +43,11 @@ public record UniverseSetup(int universe, String name, boolean on, int port, int
         return new UniverseSetup(universe, "", true, universe, USUAL_PRIORITY, Route.RIG);
     }
 
+    /** For a show from elsewhere: what goes outside is off until someone switches it on here. */
+    public UniverseSetup keptInside() {
+        return route.kind() == Route.Kind.RIG ? this : switched(false);
+    }
+
     public UniverseSetup named(String newName) {
         return new UniverseSetup(universe, newName, on, port, priority, route);
     }

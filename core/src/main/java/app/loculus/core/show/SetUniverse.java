@@ -1,6 +1,5 @@
 package app.loculus.core.show;
 
-import app.loculus.core.patch.Route;
 import app.loculus.core.patch.UniverseSetup;
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.problem.WayOut;
@@ -45,10 +44,5 @@ public record SetUniverse(List<Integer> universes, UnaryOperator<UniverseSetup> 
                 .filter(n -> !ports.contains(n))
                 .findFirst()
                 .orElseThrow();
-    }
-
-    /** Away from a network: everything that goes outside is switched off until someone switches it on. */
-    static UniverseSetup keptInside(UniverseSetup setup) {
-        return setup.route().kind() == Route.Kind.RIG ? setup : setup.switched(false);
     }
 }

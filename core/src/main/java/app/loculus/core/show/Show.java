@@ -102,6 +102,18 @@ public final class Show {
         return name;
     }
 
+    /** A copy under another name. */
+    public Show named(String newName) {
+        return with(new Delta(List.of(new Change.Name(name, newName))));
+    }
+
+    /** A copy of which nothing goes outside until it is switched on. */
+    public Show keptInside() {
+        return with(new Delta(universes().stream()
+                .map(u -> (Change) new Change.OfUniverse(u.universe(), Optional.of(u), Optional.of(u.keptInside())))
+                .toList()));
+    }
+
     public Profiles profiles() {
         return patch.profiles();
     }

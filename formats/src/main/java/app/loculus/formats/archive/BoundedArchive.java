@@ -161,6 +161,12 @@ public final class BoundedArchive {
         return refused("large", "“" + shown(entry) + "” unpacks to more than " + (most >> 20) + " MB.");
     }
 
+    /** Unpacks every entry once and lets it go, to know that all of them stay within bounds. */
+    public void measure() {
+        names().forEach(n -> bytes(n, MOST_UNPACKED));
+        unpacked = 0;
+    }
+
     /** The entry as UTF-8 text, a byte order mark left out. */
     public String text(String name, long most) {
         try {

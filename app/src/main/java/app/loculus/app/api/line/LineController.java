@@ -6,6 +6,7 @@ import app.loculus.app.session.Edited;
 import app.loculus.app.session.Shows;
 import app.loculus.core.command.Command;
 import app.loculus.core.problem.Refusal;
+import app.loculus.core.problem.WayOut;
 import app.loculus.core.show.ShowEdit;
 import java.util.List;
 import java.util.Optional;
@@ -71,9 +72,45 @@ class LineController {
             if (command instanceof Command.Redo redo) {
                 return history(id, request, redo.times(), false);
             }
+            if (command instanceof Command.SaveVersion save) {
+                return saveVersion(id, request, save.name());
+            }
+            if (command instanceof Command.RestoreVersion restore) {
+                return edited(shows.restore(id, versionNamed(id, restore.name()), request.edit()), request);
+            }
         }
         ShowEdit edit = lines.size() == 1 ? single(lines.get(0)) : shows.lines().readAll(lines);
         return edited(shows.edit(id, edit, request.edit()), request);
+    }
+
+    private LineResponse saveVersion(long id, LineRequest request, String name) {
+        String words = "Keeps the show as it is as version “" + name + "”";
+        if (!request.edit().preview()) {
+            shows.saveVersion(id, name);
+        }
+        return new LineResponse(
+                request.edit().preview(),
+                words,
+                List.of(words),
+                List.of(),
+                shows.get(id).revision(),
+                List.of());
+    }
+
+    /** The newest version of that name. */
+    private long versionNamed(long id, String name) {
+        return shows.versions(id).stream()
+                .filter(v -> v.name().equalsIgnoreCase(name.strip()))
+                .findFirst()
+                .orElseThrow(() -> Refusal.of(
+                        "show.version",
+                        "name",
+                        "There is no version “" + name + "”.",
+                        WayOut.advice(
+                                shows.versions(id).isEmpty()
+                                        ? "None has been saved yet."
+                                        : "The versions are listed in Show.")))
+                .id();
     }
 
     private ShowEdit single(String line) {

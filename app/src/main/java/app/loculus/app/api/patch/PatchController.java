@@ -1,6 +1,7 @@
 package app.loculus.app.api.patch;
 
 import app.loculus.app.api.ProblemView;
+import app.loculus.app.library.Library;
 import app.loculus.app.session.EditRequest;
 import app.loculus.app.session.Edited;
 import app.loculus.app.session.Shows;
@@ -10,13 +11,9 @@ import app.loculus.core.check.HookupRow;
 import app.loculus.core.check.RowVerdict;
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.problem.WayOut;
-import app.loculus.core.profile.Profiles;
-import app.loculus.formats.csv.HookupField;
 import app.loculus.formats.csv.HookupReader;
 import java.util.Arrays;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -31,12 +28,16 @@ class PatchController {
 
     /**
      * @param text the file's text
+     * @param workbook the file's octets in Base64, for an XLSX workbook
      * @param mapping field by header, an empty text to leave a column out; only for headers a person has mapped
      * @param clashing unpatched, share or move
      */
-    record HookupRequest(String text, Map<String, String> mapping, String clashing, Boolean preview) {}
+    record HookupRequest(String text, byte[] workbook, Map<String, String> mapping, String clashing, Boolean preview) {
 
-    record HeaderView(String header, String field, String sample) {}
+        Paper paper() {
+            return new Paper(text, workbook, mapping);
+        }
+    }
 
     record HookupRowView(
             int line,
@@ -53,7 +54,7 @@ class PatchController {
 
     record HookupView(
             boolean preview,
-            List<HeaderView> headers,
+            List<Paper.HeaderView> headers,
             List<String> fields,
             List<HookupRowView> rows,
             int landing,
@@ -61,16 +62,16 @@ class PatchController {
             long revision) {}
 
     private final Shows shows;
-    private final Profiles library;
+    private final Library library;
 
-    PatchController(Shows shows, Profiles library) {
+    PatchController(Shows shows, Library library) {
         this.shows = shows;
         this.library = library;
     }
 
     @GetMapping("/api/shows/{id}/patch")
     PatchView patch(@PathVariable long id) {
-        return PatchView.of(shows.get(id).show().patch());
+        return PatchView.of(shows.get(id).show());
     }
 
     /** The paperwork of the demo show, to try taking a hookup in. */
@@ -81,10 +82,10 @@ class PatchController {
 
     @PostMapping("/api/shows/{id}/hookup")
     HookupView hookup(@PathVariable long id, @RequestBody HookupRequest request) {
-        HookupReader.Read read =
-                HookupReader.read(request.text() == null ? "" : request.text(), mapping(request.mapping()));
+        HookupReader.Read read = request.paper().read();
         Snapshot examined = shows.get(id);
-        List<RowVerdict> verdicts = Hookup.examine(examined.show(), library, read.rows(), clashing(request.clashing()));
+        List<RowVerdict> verdicts =
+                Hookup.examine(examined.show(), library.profiles(), read.rows(), clashing(request.clashing()));
         boolean preview = Boolean.TRUE.equals(request.preview());
         if (!preview) {
             takeIn(examined, verdicts);
@@ -110,18 +111,6 @@ class PatchController {
         }
     }
 
-    private static Map<String, Optional<HookupField>> mapping(Map<String, String> chosen) {
-        Map<String, Optional<HookupField>> mapping = new LinkedHashMap<>();
-        if (chosen != null) {
-            chosen.forEach((header, field) -> mapping.put(
-                    header,
-                    Arrays.stream(HookupField.values())
-                            .filter(f -> f.name().equalsIgnoreCase(field))
-                            .findFirst()));
-        }
-        return mapping;
-    }
-
     private static Hookup.Clashing clashing(String word) {
         return Arrays.stream(Hookup.Clashing.values())
                 .filter(c -> c.name().equalsIgnoreCase(word))
@@ -130,26 +119,16 @@ class PatchController {
     }
 
     private static HookupView view(boolean preview, HookupReader.Read read, List<RowVerdict> verdicts, long revision) {
-        List<HeaderView> headers = read.headers().entrySet().stream()
-                .map(e -> new HeaderView(
-                        e.getKey(),
-                        e.getValue().map(PatchController::word).orElse(""),
-                        read.samples().getOrDefault(e.getKey(), "")))
-                .toList();
         int landing =
                 (int) verdicts.stream().filter(v -> v.landing().isPresent()).count();
         return new HookupView(
                 preview,
-                headers,
-                Arrays.stream(HookupField.values()).map(PatchController::word).toList(),
+                Paper.headers(read),
+                Paper.fields(),
                 verdicts.stream().map(PatchController::row).toList(),
                 landing,
                 verdicts.size() - landing,
                 revision);
-    }
-
-    private static String word(HookupField field) {
-        return field.name().toLowerCase(Locale.ROOT);
     }
 
     private static HookupRowView row(RowVerdict v) {

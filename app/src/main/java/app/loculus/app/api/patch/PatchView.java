@@ -7,8 +7,10 @@ import app.loculus.core.patch.Clash;
 import app.loculus.core.patch.Fixture;
 import app.loculus.core.patch.GapFinder;
 import app.loculus.core.patch.Patch;
+import app.loculus.core.patch.UniverseSetup;
 import app.loculus.core.profile.Attribute;
 import app.loculus.core.profile.Mode;
+import app.loculus.core.show.Show;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -45,16 +47,37 @@ record PatchView(List<FixtureView> fixtures, List<ClashView> clashes, List<Unive
             double x,
             double y,
             double z,
-            boolean clash) {}
+            boolean clash,
+            String notes,
+            String answer,
+            String answerNote) {}
 
     /** Two fixtures on the same slots, with lines that resolve it. */
     record ClashView(
             String span, int universe, int from, int to, int one, int other, String words, List<WayOutView> waysOut) {}
 
-    /** How full a universe is. */
-    record UniverseView(int universe, int used, int longestGap, String longestGapAt) {}
+    /**
+     * A universe: how full it is, what it is called and where it goes.
+     *
+     * @param route rig, unicast or multicast
+     */
+    record UniverseView(
+            int universe,
+            int used,
+            int longestGap,
+            String longestGapAt,
+            int fixtures,
+            int clashes,
+            String name,
+            boolean on,
+            int port,
+            int priority,
+            String route,
+            String target,
+            String targetName) {}
 
-    static PatchView of(Patch patch) {
+    static PatchView of(Show show) {
+        Patch patch = show.patch();
         List<Clash> clashes = patch.clashes();
         Set<Integer> clashing = new HashSet<>();
         clashes.forEach(c -> {
@@ -64,8 +87,8 @@ record PatchView(List<FixtureView> fixtures, List<ClashView> clashes, List<Unive
         return new PatchView(
                 patch.fixtures().stream().map(f -> view(patch, f, clashing)).toList(),
                 clashes.stream().map(c -> view(patch, c)).toList(),
-                patch.claims().entrySet().stream()
-                        .map(e -> universe(e.getKey(), e.getValue()))
+                show.usedUniverses().stream()
+                        .map(u -> universe(show, u, clashes))
                         .toList(),
                 patch.nextFree());
     }
@@ -93,7 +116,10 @@ record PatchView(List<FixtureView> fixtures, List<ClashView> clashes, List<Unive
                 f.pose().map(p -> p.place().x()).orElse(0.0),
                 f.pose().map(p -> p.place().y()).orElse(0.0),
                 f.pose().map(p -> p.place().z()).orElse(0.0),
-                clashing.contains(f.number()));
+                clashing.contains(f.number()),
+                f.notes(),
+                f.bringUp().answer().word(),
+                f.bringUp().note());
     }
 
     private static String form(Mode mode) {
@@ -142,7 +168,8 @@ record PatchView(List<FixtureView> fixtures, List<ClashView> clashes, List<Unive
         return new WayOutView("Unpatch " + number, "unpatch " + number);
     }
 
-    private static UniverseView universe(int universe, List<Claim> claims) {
+    private static UniverseView universe(Show show, int universe, List<Clash> clashes) {
+        List<Claim> claims = show.patch().claims().getOrDefault(universe, List.of());
         boolean[] used = new boolean[Address.SLOTS + 2];
         claims.forEach(c -> java.util.Arrays.fill(used, c.first(), Math.min(c.last(), Address.SLOTS) + 1, true));
         int count = 0;
@@ -157,6 +184,20 @@ record PatchView(List<FixtureView> fixtures, List<ClashView> clashes, List<Unive
                 at = slot - run + 1;
             }
         }
-        return new UniverseView(universe, count, longest, universe + "." + at);
+        UniverseSetup setup = show.universe(universe);
+        return new UniverseView(
+                universe,
+                count,
+                longest,
+                universe + "." + at,
+                (int) claims.stream().map(c -> c.fixture().id()).distinct().count(),
+                (int) clashes.stream().filter(c -> c.universe() == universe).count(),
+                setup.name(),
+                setup.on(),
+                setup.port(),
+                setup.priority(),
+                setup.route().kind().word(),
+                setup.route().target(),
+                setup.route().name());
     }
 }

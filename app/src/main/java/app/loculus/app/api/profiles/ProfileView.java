@@ -2,14 +2,18 @@ package app.loculus.app.api.profiles;
 
 import app.loculus.core.colour.LinearRgb;
 import app.loculus.core.colour.Tristimulus;
+import app.loculus.core.problem.Problem;
+import app.loculus.core.profile.BeamFacts;
 import app.loculus.core.profile.Channel;
 import app.loculus.core.profile.ChannelFunction;
+import app.loculus.core.profile.Family;
 import app.loculus.core.profile.Mode;
 import app.loculus.core.profile.Profile;
 import app.loculus.core.profile.WheelSlot;
 import app.loculus.core.unit.Decimal;
 import java.util.List;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /** A profile whole: slot charts, wheels, emitters, warnings. */
 record ProfileView(
@@ -19,10 +23,15 @@ record ProfileView(
         List<ModeView> modes,
         List<WheelView> wheels,
         List<EmitterView> emitters,
-        List<String> warnings) {
+        List<String> warnings,
+        String description,
+        double weightKg,
+        double watts,
+        String family) {
 
     /** A mode with its slot chart; virtual channels have no slot. */
-    record ModeView(String name, int slots, int cells, List<ChannelView> channels) {}
+    record ModeView(
+            String name, int slots, int cells, List<ChannelView> channels, List<String> relations, String beam) {}
 
     record ChannelView(
             int breakNumber,
@@ -33,29 +42,35 @@ record ProfileView(
             String kind,
             int bits,
             String home,
+            String highlight,
             String physical,
             String needs,
             List<String> ranges) {}
 
     record WheelView(String name, List<SlotView> slots) {}
 
-    record SlotView(int number, String name, String swatch, String picture) {}
+    /** {@code picture} is empty when there is none. */
+    record SlotView(int number, String name, String swatch, String picture, int facets) {}
 
     record EmitterView(String label, String colour, String swatch) {}
 
-    static ProfileView of(Profile p) {
+    static ProfileView of(Profile p, List<Problem> problems) {
         return new ProfileView(
                 p.id().value(),
                 p.maker(),
                 p.name(),
                 p.modes().stream().map(m -> mode(p, m)).toList(),
                 p.wheels().stream()
-                        .map(w -> new WheelView(w.name(), slots(w.slots())))
+                        .map(w -> new WheelView(w.name(), slots(p, w.slots())))
                         .toList(),
                 emitters(p),
-                p.warnings().stream()
+                Stream.concat(problems.stream(), p.warnings().stream())
                         .map(w -> w.place().subject() + ": " + w.words())
-                        .toList());
+                        .toList(),
+                p.facts().description(),
+                p.facts().weightKg().orElse(0),
+                p.modes().stream().mapToDouble(m -> m.beam().watts()).max().orElse(0),
+                Family.of(p).words());
     }
 
     private static ModeView mode(Profile p, Mode m) {
@@ -63,7 +78,17 @@ record ProfileView(
                 m.name(),
                 m.slots(),
                 m.cells(),
-                m.channels().stream().map(c -> channel(p, c)).toList());
+                m.channels().stream().map(c -> channel(p, c)).toList(),
+                m.relations().stream()
+                        .map(r -> r.master() + " × " + r.follower() + " ("
+                                + r.type().name().toLowerCase(java.util.Locale.ROOT) + ")")
+                        .toList(),
+                beam(m.beam()));
+    }
+
+    private static String beam(BeamFacts beam) {
+        return Decimal.text(beam.lampKelvin(), 0) + " K"
+                + (beam.angleDegrees() > 0 ? ", " + Decimal.text(beam.angleDegrees(), 1) + "°" : "");
     }
 
     private static ChannelView channel(Profile p, Channel c) {
@@ -79,6 +104,7 @@ record ProfileView(
                 p.kindOf(c.attribute()).word(),
                 8 * c.resolution().octets(),
                 home,
+                c.highlight().isPresent() ? String.valueOf(c.highlight().getAsLong()) : "",
                 Decimal.text(f.physicalFrom(), 1) + " … " + Decimal.text(f.physicalTo(), 1),
                 f.master()
                         .map(m -> m.channel().replaceAll(".*_", "") + " " + m.from() + "–" + m.to())
@@ -89,14 +115,17 @@ record ProfileView(
                         .toList());
     }
 
-    private static List<SlotView> slots(List<WheelSlot> slots) {
+    private static List<SlotView> slots(Profile p, List<WheelSlot> slots) {
         List<SlotView> out = new java.util.ArrayList<>();
         for (WheelSlot s : slots) {
             out.add(new SlotView(
                     out.size() + 1,
                     s.name(),
                     s.colour().map(ProfileView::hex).orElse(""),
-                    s.picture().orElse("")));
+                    s.picture()
+                            .filter(n -> p.facts().pictures().names().contains(n))
+                            .orElse(""),
+                    s.facets()));
         }
         return out;
     }

@@ -62,7 +62,10 @@ class RigController {
     RigView setWrong(@PathVariable int number, @RequestBody FaultRequest request) {
         Optional<Address> address =
                 Optional.ofNullable(request.address()).filter(a -> !a.isBlank()).map(Address::parse);
-        lights.set(number, Optional.of(new RigLights.Fault(address, Boolean.TRUE.equals(request.dead()))));
+        lights.set(
+                number,
+                Optional.of(
+                        new RigLights.Fault(address, Boolean.TRUE.equals(request.dead()), Optional.empty(), false)));
         return fixture(number);
     }
 

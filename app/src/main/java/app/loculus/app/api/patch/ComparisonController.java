@@ -1,0 +1,156 @@
+package app.loculus.app.api.patch;
+
+import app.loculus.app.api.ProblemView;
+import app.loculus.app.library.Library;
+import app.loculus.app.session.EditRequest;
+import app.loculus.app.session.Edited;
+import app.loculus.app.session.Shows;
+import app.loculus.app.session.Snapshot;
+import app.loculus.core.check.Comparison;
+import app.loculus.core.check.Difference;
+import app.loculus.core.check.PaperField;
+import app.loculus.core.problem.Refusal;
+import app.loculus.formats.csv.HookupField;
+import app.loculus.formats.csv.HookupReader;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Holds paperwork against the patch, and takes the paper's word where it is asked to. */
+@RestController
+class ComparisonController {
+
+    /**
+     * @param text the file's text
+     * @param workbook the file's octets in Base64, for an XLSX workbook
+     * @param mapping field by header, for headers a person has mapped
+     * @param take keys of the differences in which the paper is right
+     */
+    record ComparisonRequest(
+            String text, byte[] workbook, Map<String, String> mapping, List<String> take, Boolean preview) {}
+
+    /** {@code kind} is missing, extra, doubled, different or hole; {@code field} is empty for a whole fixture. */
+    record DifferenceView(
+            String key,
+            int number,
+            String kind,
+            String field,
+            int line,
+            String ours,
+            String theirs,
+            String slip,
+            String hindrance,
+            boolean takeable) {
+
+        static DifferenceView of(Difference d) {
+            return new DifferenceView(
+                    d.key(),
+                    d.number(),
+                    d.kind().name().toLowerCase(Locale.ROOT),
+                    d.field().map(PaperField::word).orElse(""),
+                    d.line(),
+                    d.ours(),
+                    d.theirs(),
+                    d.slip().orElse(""),
+                    d.hindrance().orElse(""),
+                    d.takeable());
+        }
+    }
+
+    /**
+     * @param words what taking them does or did, empty when nothing was to be taken
+     * @param problems why that cannot be done, or warnings that come with it
+     */
+    record ComparisonView(
+            List<Paper.HeaderView> headers,
+            List<String> fields,
+            int rows,
+            int agreeing,
+            List<DifferenceView> differences,
+            List<String> words,
+            List<ProblemView> problems,
+            boolean done,
+            long revision) {}
+
+    private final Shows shows;
+    private final Library library;
+
+    ComparisonController(Shows shows, Library library) {
+        this.shows = shows;
+        this.library = library;
+    }
+
+    @PostMapping("/api/shows/{id}/comparison")
+    ComparisonView compare(@PathVariable long id, @RequestBody ComparisonRequest request) {
+        HookupReader.Read read =
+                new Paper(request.text(), request.workbook(), request.mapping()).read(List.of(HookupField.NUMBER));
+        Snapshot before = shows.get(id);
+        Comparison comparison = comparison(before, read);
+        if (request.take() == null || request.take().isEmpty()) {
+            return view(read, comparison, List.of(), List.of(), false, before.revision());
+        }
+        boolean preview = Boolean.TRUE.equals(request.preview());
+        EditRequest context = new EditRequest(preview, "", Optional.of(before.revision()), "");
+        Edited edited = shows.edit(id, comparison.taking(request.take()), context);
+        if (edited.outcome().refused() && !preview) {
+            throw new Refusal(edited.outcome().problems());
+        }
+        Snapshot now = shows.get(id);
+        return view(
+                read,
+                preview ? comparison : comparison(now, read),
+                edited.outcome().words(),
+                ProblemView.all(edited.outcome().problems()),
+                !preview,
+                now.revision());
+    }
+
+    private Comparison comparison(Snapshot snapshot, HookupReader.Read read) {
+        return Comparison.of(snapshot.show(), library.profiles(), read.rows(), columns(read));
+    }
+
+    private static Set<PaperField> columns(HookupReader.Read read) {
+        Set<HookupField> there =
+                read.headers().values().stream().flatMap(Optional::stream).collect(Collectors.toSet());
+        Set<PaperField> columns = EnumSet.of(PaperField.NUMBER);
+        add(columns, PaperField.NAME, there.contains(HookupField.NAME));
+        add(columns, PaperField.TYPE, there.contains(HookupField.PROFILE));
+        add(columns, PaperField.ADDRESS, there.contains(HookupField.ADDRESS));
+        add(columns, PaperField.POSITION, there.contains(HookupField.POSITION));
+        add(columns, PaperField.PURPOSE, there.contains(HookupField.PURPOSE));
+        return columns;
+    }
+
+    private static void add(Set<PaperField> columns, PaperField field, boolean there) {
+        if (there) {
+            columns.add(field);
+        }
+    }
+
+    private static ComparisonView view(
+            HookupReader.Read read,
+            Comparison comparison,
+            List<String> words,
+            List<ProblemView> problems,
+            boolean done,
+            long revision) {
+        return new ComparisonView(
+                Paper.headers(read),
+                Paper.fields(),
+                read.rows().size(),
+                comparison.agreeing(),
+                comparison.differences().stream().map(DifferenceView::of).toList(),
+                words,
+                problems,
+                done,
+                revision);
+    }
+}

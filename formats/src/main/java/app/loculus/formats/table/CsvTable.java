@@ -1,0 +1,89 @@
+package app.loculus.formats.table;
+
+import app.loculus.core.problem.Refusal;
+import app.loculus.core.problem.WayOut;
+import java.io.IOException;
+import java.io.StringReader;
+import java.io.UncheckedIOException;
+import java.util.ArrayList;
+import java.util.List;
+import org.apache.commons.csv.CSVFormat;
+import org.apache.commons.csv.CSVParser;
+import org.apache.commons.csv.CSVRecord;
+
+/** Reads separated text: by comma, semicolon or tab, whichever the first line has most of. */
+public final class CsvTable {
+
+    /** Characters; some fifty times a large show's hookup. */
+    private static final int LONGEST = 20_000_000;
+
+    private CsvTable() {}
+
+    /** @throws Refusal naming the line, when the text is no table */
+    public static Table read(String text) {
+        if (text.length() > LONGEST) {
+            throw Refusal.of(
+                    "csv.large",
+                    "file",
+                    "The file has " + text.length() + " characters; at most " + LONGEST + " are read.");
+        }
+        String clean = text.startsWith("\uFEFF") ? text.substring(1) : text;
+        if (clean.isBlank()) {
+            throw Refusal.of(
+                    "csv.empty", "file", "The file is empty.", WayOut.advice("The first row must hold the headers."));
+        }
+        try (CSVParser parser = CSVParser.parse(new StringReader(clean), format(clean))) {
+            return rows(parser);
+        } catch (IOException | UncheckedIOException | IllegalStateException e) {
+            throw Refusal.of(
+                    "csv.form",
+                    "file",
+                    "The table cannot be read: " + e.getMessage(),
+                    WayOut.advice("Look for a quotation mark that is not closed."));
+        }
+    }
+
+    private static Table rows(CSVParser parser) {
+        List<String> headers = new ArrayList<>();
+        List<Table.Row> rows = new ArrayList<>();
+        for (CSVRecord record : parser) {
+            int line = (int) parser.getCurrentLineNumber();
+            List<String> cells = new ArrayList<>();
+            for (String value : record) {
+                cells.add(Table.cell(value, line, name(headers, cells.size())));
+            }
+            if (headers.isEmpty()) {
+                headers.addAll(cells);
+            } else if (rows.size() < Table.MOST_ROWS + 1) {
+                rows.add(new Table.Row(line, cells));
+            }
+        }
+        return Table.checked(headers, rows);
+    }
+
+    private static String name(List<String> headers, int column) {
+        return column < headers.size() && !headers.get(column).isBlank()
+                ? "“" + headers.get(column) + "”"
+                : String.valueOf(column + 1);
+    }
+
+    private static CSVFormat format(String text) {
+        String first = text.lines().findFirst().orElse("");
+        char separator = ',';
+        for (char candidate : new char[] {';', '\t'}) {
+            if (count(first, candidate) > count(first, separator)) {
+                separator = candidate;
+            }
+        }
+        return CSVFormat.DEFAULT
+                .builder()
+                .setDelimiter(separator)
+                .setIgnoreEmptyLines(true)
+                .setTrim(true)
+                .get();
+    }
+
+    private static long count(String text, char wanted) {
+        return text.chars().filter(c -> c == wanted).count();
+    }
+}

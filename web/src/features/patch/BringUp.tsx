@@ -1,0 +1,264 @@
+import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
+import { bringUp, endBringUp } from '../../api/commands';
+import type { FixtureView, PatchView } from '../../api/client';
+import { runLine } from '../../app/Line';
+import { attempt } from '../../app/notices';
+import { Button } from '../../ui/Button';
+import { Field, inputShape } from '../../ui/Field';
+import { Segmented } from '../../ui/Segmented';
+import { Stage } from '../../stage/Stage';
+import { Practice } from './Practice';
+import { AnswerMark } from './AnswerMark';
+
+type Order = 'number' | 'position' | 'type';
+const LOOKS = ['open', 'highlight', 'red', 'green', 'blue'];
+type How = 'stays' | 'held' | 'timer';
+
+const keys: Record<Order, (f: FixtureView) => string> = {
+  number: () => '',
+  position: (f) => f.position || '~',
+  type: (f) => `${f.profile} ${f.mode}`,
+};
+
+function ordered(fixtures: FixtureView[], order: Order): FixtureView[] {
+  const key = keys[order];
+  return fixtures
+    .filter((f) => f.claims.length > 0)
+    .sort((a, b) => key(a).localeCompare(key(b), undefined, { numeric: true }) || a.number - b.number);
+}
+
+/** One fixture after another gives light, everything else stays home; each is marked for how it answered. */
+export function BringUp({ patch, title }: { patch: PatchView; title: ReactNode }) {
+  const [order, setOrder] = useState<Order>('number');
+  const [look, setLook] = useState('open');
+  const [level, setLevel] = useState('60');
+  const [how, setHow] = useState<How>('stays');
+  const [seconds, setSeconds] = useState('2');
+  const [at, setAt] = useState(0);
+  const [lit, setLit] = useState(false);
+  const [note, setNote] = useState('');
+  const fixtures = useMemo(() => ordered(patch.fixtures, order), [patch, order]);
+  const here = fixtures[Math.min(at, fixtures.length - 1)];
+  const running = useRef(false);
+  const number = here?.number;
+  const shining = lit && number !== undefined;
+
+  useEffect(() => {
+    running.current = shining;
+    if (shining) void attempt(() => bringUp([number], look, Math.max(0, Math.min(100, Number(level) || 0))));
+    else void endBringUp();
+  }, [shining, number, look, level]);
+  useEffect(() => () => void endBringUp(), []);
+  useEffect(() => {
+    if (how !== 'timer' || !lit) return;
+    const timer = window.setInterval(
+      () => setAt((n) => (n + 1 < fixtures.length ? n + 1 : n)),
+      Math.max(0.3, Number(seconds) || 2) * 1000,
+    );
+    return () => window.clearInterval(timer);
+  }, [how, lit, seconds, fixtures.length]);
+
+  const step = (by: number) => {
+    setAt((n) => Math.max(0, Math.min(fixtures.length - 1, Math.min(n, fixtures.length - 1) + by)));
+    setNote('');
+    if (how === 'stays') setLit(true);
+  };
+  const mark = async (answer: string) => {
+    if (!here) return;
+    const words = note.replaceAll('"', '').trim();
+    await runLine(`mark ${here.number} ${answer}${words ? ` "${words}"` : ''}`);
+    if (answer !== 'not tried') step(1);
+  };
+  const onKeyDown = (e: React.KeyboardEvent) => {
+    const typing = (e.target as HTMLElement).matches('input, select, textarea');
+    const key = e.key.toLowerCase();
+    if (typing && !(e.key === 'Enter' && (e.target as HTMLElement).id === 'bring-up-note')) return;
+    if (e.key === ' ') {
+      if (!e.repeat) setLit(how === 'held' ? true : !lit);
+    } else if (key === 'arrowdown' || key === 'arrowright') step(1);
+    else if (key === 'arrowup' || key === 'arrowleft') step(-1);
+    else if (key === 'a') void mark('answered');
+    else if (key === 'w') void mark('wrong');
+    else if (key === 'd') void mark('dead');
+    else if (key === 'n') document.getElementById('bring-up-note')?.focus();
+    else if (e.key === 'Enter') (e.target as HTMLElement).blur();
+    else return;
+    e.preventDefault();
+    e.stopPropagation();
+  };
+  const tried = fixtures.filter((f) => f.answer !== 'not tried').length;
+  return (
+    <div
+      className="flex min-h-0 flex-1 flex-col"
+      onKeyDown={onKeyDown}
+      onKeyUp={(e) => e.key === ' ' && how === 'held' && setLit(false)}
+    >
+      <div className="flex flex-wrap items-center gap-2 px-3 pt-3 pb-2">
+        {title}
+        <span className="flex-1" />
+        <span>
+          <b className="mono">{tried}</b> of <b className="mono">{fixtures.length}</b> tried
+        </span>
+      </div>
+      <div className="flex min-h-0 flex-1 gap-3 px-3 pb-3">
+        <section aria-label="Bring up" className="flex min-h-0 min-w-0 flex-1 flex-col gap-2">
+          <div className="flex flex-wrap items-end gap-2">
+            <Segmented<Order>
+              label="Order"
+              tight
+              value={order}
+              onChange={(o) => {
+                setOrder(o);
+                setAt(0);
+              }}
+              options={[
+                { value: 'number', text: 'by number' },
+                { value: 'position', text: 'by position' },
+                { value: 'type', text: 'by type' },
+              ]}
+            />
+            <Segmented<How>
+              label="How long"
+              tight
+              value={how}
+              onChange={setHow}
+              options={[
+                { value: 'stays', text: 'stays lit' },
+                { value: 'held', text: 'while held' },
+                { value: 'timer', text: 'on a timer' },
+              ]}
+            />
+            {how === 'timer' && (
+              <Field label="Seconds each">
+                <input
+                  className={`${inputShape} !h-7 !w-14`}
+                  value={seconds}
+                  onChange={(e) => setSeconds(e.target.value)}
+                />
+              </Field>
+            )}
+            <Field label="Look">
+              <select
+                className={`${inputShape} !h-7 !w-24 !font-sans`}
+                value={look}
+                onChange={(e) => setLook(e.target.value)}
+              >
+                {LOOKS.map((l) => (
+                  <option key={l}>{l}</option>
+                ))}
+              </select>
+            </Field>
+            <Field label="Level %">
+              <input
+                className={`${inputShape} !h-7 !w-14`}
+                inputMode="numeric"
+                value={level}
+                onChange={(e) => setLevel(e.target.value)}
+              />
+            </Field>
+          </div>
+          {here ? (
+            <div className="space-y-2 rounded-lg border border-line-strong bg-sheet p-3">
+              <div className="flex items-baseline gap-3">
+                <b className="mono text-[40px] leading-none" data-testid="bring-up-number">
+                  {here.number}
+                </b>
+                <span className="min-w-0 flex-1">
+                  <span className="block truncate font-serif text-[18px]">{here.name}</span>
+                  <span className="block truncate text-ink-2">
+                    {here.profile} · {here.mode} · <span className="mono">{here.address}</span>
+                    {here.position && ` · ${here.position}`}
+                  </span>
+                </span>
+                <AnswerMark answer={here.answer} note={here.answerNote} words />
+              </div>
+              <div className="flex flex-wrap items-center gap-2">
+                <Button onClick={() => step(-1)} label="Arrow up">
+                  ◂ Back
+                </Button>
+                <button
+                  aria-pressed={lit}
+                  className={`min-h-9 rounded-md border px-4 font-semibold ${lit ? 'border-ochre bg-ochre text-sheet' : 'border-line-strong bg-sheet'}`}
+                  onPointerDown={() => how === 'held' && setLit(true)}
+                  onPointerUp={() => how === 'held' && setLit(false)}
+                  onClick={() => how !== 'held' && setLit(!lit)}
+                >
+                  {lit ? '● lit' : how === 'held' ? 'Hold: light' : how === 'timer' ? 'Run' : 'Light'}{' '}
+                  <span className="text-[11px] opacity-80">Space</span>
+                </button>
+                <Button onClick={() => step(1)} label="Arrow down">
+                  Next ▸
+                </Button>
+                <span className="flex-1" />
+                <Button onClick={() => void mark('answered')} label="A">
+                  <u>A</u>nswered
+                </Button>
+                <Button kind="danger" onClick={() => void mark('wrong')} label="W">
+                  <u>W</u>rong
+                </Button>
+                <Button kind="danger" onClick={() => void mark('dead')} label="D">
+                  <u>D</u>ead
+                </Button>
+              </div>
+              <input
+                id="bring-up-note"
+                aria-label="Note for the mark"
+                placeholder="note for the mark (N), e.g. 307 lights up instead"
+                className={`${inputShape} !font-sans`}
+                value={note}
+                onChange={(e) => setNote(e.target.value)}
+              />
+            </div>
+          ) : (
+            <p className="text-ink-2">Nothing is patched yet, so nothing can be brought up.</p>
+          )}
+          <List fixtures={fixtures} at={at} onPick={(i) => setAt(i)} />
+          <Practice patch={patch} />
+        </section>
+        <Stage />
+      </div>
+    </div>
+  );
+}
+
+interface ListProps {
+  fixtures: FixtureView[];
+  at: number;
+  onPick: (index: number) => void;
+}
+
+const ROW = 26;
+
+/** Where one is in the list; only what is near is drawn. */
+function List({ fixtures, at, onPick }: ListProps) {
+  const from = Math.max(0, Math.min(at - 6, fixtures.length - 24));
+  const box = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    box.current?.querySelector('[aria-current=true]')?.scrollIntoView({ block: 'nearest' });
+  }, [at]);
+  return (
+    <div
+      ref={box}
+      tabIndex={0}
+      aria-label="Fixtures in the order they are brought up; arrows step, A W D mark"
+      className="min-h-0 flex-1 overflow-auto rounded-lg border border-line-strong bg-sheet"
+    >
+      {fixtures.slice(from, from + 60).map((f, i) => (
+        <div
+          key={f.number}
+          aria-current={from + i === at}
+          onClick={() => onPick(from + i)}
+          style={{ height: ROW }}
+          className={`flex cursor-pointer items-center gap-2 border-b border-line px-2 ${from + i === at ? 'bg-petrol-soft' : ''}`}
+        >
+          <b className="mono w-12">{f.number}</b>
+          <span className="min-w-0 flex-1 truncate">{f.name}</span>
+          <span className="mono w-20 truncate text-ink-2">{f.address}</span>
+          <span className="w-28 truncate text-right">
+            <AnswerMark answer={f.answer} note={f.answerNote} words />
+          </span>
+        </div>
+      ))}
+    </div>
+  );
+}

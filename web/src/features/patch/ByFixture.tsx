@@ -1,0 +1,78 @@
+import { useMemo, useState, type ReactNode } from 'react';
+import type { LineResponse, PatchView } from '../../api/client';
+import { useLine } from '../../app/line-store';
+import { Button } from '../../ui/Button';
+import { inputShape } from '../../ui/Field';
+import { Segmented } from '../../ui/Segmented';
+import { Stage } from '../../stage/Stage';
+import { AddFixtures } from './AddFixtures';
+import { OneUniverse } from './OneUniverse';
+import { PatchTable } from './PatchTable';
+import { filtered, type Filter } from './patch-model';
+
+interface Props {
+  patch: PatchView;
+  title: ReactNode;
+  onBringIn: () => void;
+}
+
+/** The table of fixtures beside the map of a universe or the plan, and the form that adds to it. */
+export function ByFixture({ patch, title, onBringIn }: Props) {
+  const [filter, setFilter] = useState<Filter>('all');
+  const [find, setFind] = useState('');
+  const [side, setSide] = useState<'map' | 'plan'>('map');
+  const [formReading, setFormReading] = useState<LineResponse | null>(null);
+  const lineReading = useLine((s) => s.reading);
+  const landings = (lineReading?.landings.length ? lineReading : formReading)?.landings ?? [];
+  const rows = useMemo(() => filtered(patch.fixtures, filter, find), [patch, filter, find]);
+  const count = (wanted: Filter) => filtered(patch.fixtures, wanted, '').length;
+  const clashing = count('clashes');
+  return (
+    <>
+      <div className="flex flex-wrap items-center gap-2 px-3 pt-3 pb-2">
+        {title}
+        <span className="flex-1" />
+        <Segmented
+          label="Beside the table"
+          value={side}
+          onChange={setSide}
+          options={[
+            { value: 'map', text: 'Output' },
+            { value: 'plan', text: 'Plan' },
+          ]}
+        />
+        <Button onClick={onBringIn}>Bring in…</Button>
+      </div>
+      <div className="flex flex-wrap items-center gap-2 px-3 pb-2">
+        <Segmented
+          label="Which fixtures"
+          value={filter}
+          onChange={setFilter}
+          options={[
+            { value: 'all', text: 'All', count: String(patch.fixtures.length) },
+            { value: 'clashes', text: 'Clashing', count: String(clashing), alarm: clashing > 0 },
+            { value: 'unpatched', text: 'No address', count: String(count('unpatched')) },
+            { value: 'marked', text: 'Wrong or dead', count: String(count('marked')) },
+          ]}
+        />
+        <input
+          aria-label="Find fixtures"
+          placeholder="find number, type, position, note…"
+          className={`${inputShape} max-w-60`}
+          value={find}
+          onChange={(e) => setFind(e.target.value)}
+        />
+        {rows.length < patch.fixtures.length && (
+          <span className="text-[12px] text-ink-2">
+            {rows.length} of {patch.fixtures.length}
+          </span>
+        )}
+      </div>
+      <div className="flex min-h-0 flex-1 gap-3 px-3 pb-3">
+        <PatchTable fixtures={rows} total={patch.fixtures.length} onBringIn={onBringIn} />
+        {side === 'map' ? <OneUniverse patch={patch} landings={landings} /> : <Stage />}
+      </div>
+      <AddFixtures patch={patch} onReading={setFormReading} />
+    </>
+  );
+}

@@ -1,0 +1,282 @@
+import { useMemo, useState, type ReactNode } from 'react';
+import type { PatchView, UniverseView } from '../../api/client';
+import { useDesk } from '../../api/queries';
+import { runLine } from '../../app/Line';
+import { useLine } from '../../app/line-store';
+import { Button } from '../../ui/Button';
+import { Field, inputShape } from '../../ui/Field';
+import { ProblemList } from '../../ui/ProblemList';
+import { Segmented } from '../../ui/Segmented';
+import { useLineReading } from '../bench/useLineReading';
+import { AddressMap } from './AddressMap';
+import { Clashes } from './OneUniverse';
+import { runs } from './patch-model';
+
+const SLOTS = 512;
+
+/** All universes at a glance, and one of them slot by slot with what it is called and where it goes. */
+export function ByOutput({ patch, title }: { patch: PatchView; title: ReactNode }) {
+  const [chosen, setChosen] = useState(patch.universes[0]?.universe ?? 1);
+  const desk = useDesk().data;
+  const held = useMemo(() => new Set(desk?.steps.flat().map((u) => Number(u.split('.')[0]))), [desk]);
+  const landings = useLine((s) => s.reading)?.landings ?? [];
+  const universe = patch.universes.find((u) => u.universe === chosen) ?? patch.universes[0];
+  const [more, setMore] = useState('');
+  return (
+    <>
+      <div className="flex flex-wrap items-center gap-2 px-3 pt-3 pb-2">
+        {title}
+        <span className="flex-1" />
+        <span className="text-[12px] text-ink-2">
+          {patch.universes.length} universes · {patch.universes.reduce((n, u) => n + u.used, 0)} slots used
+        </span>
+      </div>
+      <div className="flex min-h-0 flex-1 gap-3 px-3 pb-3">
+        <section aria-label="Universes" className="flex min-h-0 w-[26rem] shrink-0 flex-col gap-2">
+          <div className="min-h-0 flex-1 space-y-1.5 overflow-auto pr-1">
+            {patch.universes.map((u) => (
+              <Glance
+                key={u.universe}
+                universe={u}
+                on={u === universe}
+                onPress={() => setChosen(u.universe)}
+              />
+            ))}
+            {patch.universes.length === 0 && (
+              <p className="text-ink-2">No universe is in use yet. Patch something, or set one up below.</p>
+            )}
+          </div>
+          <form
+            className="flex gap-2"
+            onSubmit={(e) => {
+              e.preventDefault();
+              if (!/^\d+$/.test(more)) return;
+              void runLine(`universe ${more} name "Universe ${more}"`);
+              setChosen(Number(more));
+              setMore('');
+            }}
+          >
+            <input
+              aria-label="Number of a universe to set up"
+              placeholder="universe to set up"
+              inputMode="numeric"
+              className={inputShape}
+              value={more}
+              onChange={(e) => setMore(e.target.value)}
+            />
+            <Button type="submit" disabled={!/^\d+$/.test(more)}>
+              Set up
+            </Button>
+          </form>
+        </section>
+        <section
+          aria-label="One universe"
+          className="flex min-h-0 min-w-0 flex-1 flex-col gap-3 overflow-auto rounded-lg border border-line-strong bg-sheet p-3"
+        >
+          {universe && (
+            <>
+              <Setup key={universe.universe} universe={universe} />
+              <AddressMap patch={patch} universe={universe.universe} landings={landings} held={held} />
+              <InHand universe={universe} held={[...held].sort((a, b) => a - b)} />
+              <Clashes patch={patch} />
+            </>
+          )}
+        </section>
+      </div>
+    </>
+  );
+}
+
+interface GlanceProps {
+  universe: UniverseView;
+  on: boolean;
+  onPress: () => void;
+}
+
+function Glance({ universe: u, on, onPress }: GlanceProps) {
+  return (
+    <button
+      aria-pressed={on}
+      onClick={onPress}
+      className={`block w-full rounded-md border px-3 py-1.5 text-left ${on ? 'border-petrol bg-petrol-soft' : 'border-line-strong bg-sheet hover:bg-sunk'}`}
+    >
+      <span className="flex items-baseline gap-2">
+        <b className="mono text-[15px]">{u.universe}</b>
+        <span className="min-w-0 flex-1 truncate font-serif text-[15px]">{u.name}</span>
+        {!u.on && <span className="font-semibold text-ochre">▲ off</span>}
+        {u.clashes > 0 && (
+          <span className="font-semibold text-madder">
+            ■ {u.clashes} {u.clashes === 1 ? 'clash' : 'clashes'}
+          </span>
+        )}
+        <span className="mono">{Math.round((u.used / SLOTS) * 100)} %</span>
+      </span>
+      <span className="mt-1 block h-2 overflow-hidden rounded-full bg-sunk">
+        <span
+          className={`block h-full ${u.clashes > 0 ? 'hatch' : 'bg-petrol'}`}
+          style={{ width: `${(u.used / SLOTS) * 100}%` }}
+        />
+      </span>
+      <span className="mt-1 flex justify-between gap-2 text-[12px] text-ink-2">
+        <span className="truncate">
+          {u.fixtures} fixtures · longest gap <b className="mono">{u.longestGap}</b> at{' '}
+          <b className="mono">{u.longestGapAt}</b>
+        </span>
+        <span className="shrink-0">
+          {u.route === 'rig' ? 'virtual rig' : `→ ${u.targetName}`}
+          {u.port !== u.universe && <b className="mono"> as {u.port}</b>}
+        </span>
+      </span>
+    </button>
+  );
+}
+
+/** Name, number, priority and route of a universe; each change is one line, refused in words where it cannot be. */
+function Setup({ universe: u }: { universe: UniverseView }) {
+  const [name, setName] = useState(u.name);
+  const [port, setPort] = useState(String(u.port));
+  const [priority, setPriority] = useState(String(u.priority));
+  const [route, setRoute] = useState(u.route);
+  const [target, setTarget] = useState(u.target);
+  const [targetName, setTargetName] = useState(u.targetName);
+  const plain = (text: string) => text.replaceAll('"', '').trim();
+  const parts = [
+    name !== u.name ? `name "${plain(name)}"` : '',
+    port !== String(u.port) && port ? `number ${port}` : '',
+    priority !== String(u.priority) && priority ? `priority ${priority}` : '',
+    routed(),
+  ].filter(Boolean);
+  const line = parts.length > 0 ? `universe ${u.universe} ${parts.join(' ')}` : '';
+  const reading = useLineReading(line);
+  function routed() {
+    if (route === u.route && target === u.target && targetName === u.targetName) return '';
+    if (route === 'rig') return 'to rig';
+    if (route === 'multicast')
+      return `to multicast ${plain(target) ? `"${plain(target)}" ` : ''}as "${plain(targetName)}"`;
+    return `to unicast "${plain(target)}" as "${plain(targetName)}"`;
+  }
+  return (
+    <form
+      aria-label={`Universe ${u.universe}`}
+      className="space-y-2"
+      onSubmit={(e) => {
+        e.preventDefault();
+        if (line) void runLine(line);
+      }}
+    >
+      <div className="flex flex-wrap items-end gap-2">
+        <b className="mono pb-1 text-[20px]">{u.universe}</b>
+        <Field label="Name">
+          <input
+            className={`${inputShape} !w-44 !font-sans`}
+            value={name}
+            onChange={(e) => setName(e.target.value)}
+          />
+        </Field>
+        <Field label="E1.31 number">
+          <input
+            className={`${inputShape} !w-20`}
+            inputMode="numeric"
+            value={port}
+            onChange={(e) => setPort(e.target.value)}
+          />
+        </Field>
+        <Field label="Priority">
+          <input
+            className={`${inputShape} !w-16`}
+            inputMode="numeric"
+            value={priority}
+            onChange={(e) => setPriority(e.target.value)}
+          />
+        </Field>
+        <div className="space-y-1">
+          <div className="text-[12px] text-ink-2">Goes to</div>
+          <Segmented
+            label="Where it goes"
+            tight
+            value={route}
+            onChange={setRoute}
+            options={[
+              { value: 'rig', text: 'rig only' },
+              { value: 'unicast', text: 'unicast' },
+              { value: 'multicast', text: 'multicast' },
+            ]}
+          />
+        </div>
+        {route !== 'rig' && (
+          <>
+            <Field label={route === 'unicast' ? 'Address' : 'From interface'}>
+              <input
+                className={`${inputShape} !w-36`}
+                placeholder={route === 'unicast' ? '192.0.2.7' : '127.0.0.1'}
+                value={target}
+                onChange={(e) => setTarget(e.target.value)}
+              />
+            </Field>
+            <Field label="Called">
+              <input
+                className={`${inputShape} !w-32 !font-sans`}
+                placeholder="Node left"
+                value={targetName}
+                onChange={(e) => setTargetName(e.target.value)}
+              />
+            </Field>
+          </>
+        )}
+        <Button kind="main" type="submit" disabled={!line || reading.problems.length > 0}>
+          Set
+        </Button>
+        <Button pressed={u.on} onClick={() => void runLine(`universe ${u.universe} ${u.on ? 'off' : 'on'}`)}>
+          {u.on ? 'On' : 'Off'}
+        </Button>
+      </div>
+      {line && <p className="text-ink-2">{reading.outcome?.reading}</p>}
+      {line && <ProblemList problems={reading.problems} onLine={(l) => void runLine(l)} />}
+    </form>
+  );
+}
+
+/** What can be done with blocks: close the gaps, move what is in hand. */
+function InHand({ universe, held }: { universe: UniverseView; held: number[] }) {
+  const compact = useLineReading(universe.used > 0 ? `compact universe ${universe.universe}` : '');
+  const [to, setTo] = useState('');
+  const words = compact.outcome?.reading ?? '';
+  return (
+    <div className="flex flex-wrap items-center gap-2">
+      <Button
+        disabled={!words || words.includes('no gaps')}
+        onClick={() => void runLine(`compact universe ${universe.universe}`)}
+      >
+        Close the gaps
+      </Button>
+      <span className="text-[12px] text-ink-2">{words}</span>
+      <span className="flex-1" />
+      {held.length > 0 ? (
+        <form
+          className="flex items-center gap-2"
+          onSubmit={(e) => {
+            e.preventDefault();
+            if (to) void runLine(`shift ${runs(held)} to ${to}`);
+            setTo('');
+          }}
+        >
+          <span className="max-w-48 truncate">
+            In hand: <b className="mono">{runs(held)}</b>
+          </span>
+          <input
+            aria-label="Shift what is in hand to"
+            placeholder={`${universe.universe}.1`}
+            className={`${inputShape} !w-20`}
+            value={to}
+            onChange={(e) => setTo(e.target.value)}
+          />
+          <Button type="submit" disabled={!to}>
+            Shift as a block
+          </Button>
+        </form>
+      ) : (
+        <span className="text-[12px] text-ink-2">press a block to hold it · drag it to move it</span>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,38 @@
+import { demoHookup, readPaper, type Paper } from '../../api/commands';
+import { Button } from '../../ui/Button';
+
+/** Where paperwork comes from: a file, a drop, pasted rows, or the sample. */
+export function ChoosePaper({ onPaper }: { onPaper: (paper: Paper) => void }) {
+  const read = async (file: File | undefined) => file && onPaper(await readPaper(file));
+  const asText = (text: string) => onPaper({ text, workbook: null });
+  return (
+    <div
+      className="space-y-3"
+      onDragOver={(e) => e.preventDefault()}
+      onDrop={(e) => {
+        e.preventDefault();
+        void read(e.dataTransfer.files[0]);
+      }}
+    >
+      <p className="text-ink-2">
+        A spreadsheet as XLSX or CSV, with headers such as number, name, profile, mode, address, position,
+        purpose, in any order. Drop it here, choose it, or paste its rows.
+      </p>
+      <input
+        type="file"
+        accept=".csv,.txt,.tsv,.xlsx,text/csv"
+        aria-label="Hookup file"
+        onChange={(e) => void read(e.target.files?.[0])}
+      />
+      <textarea
+        aria-label="Or paste rows"
+        placeholder="or paste rows here"
+        className="mono h-28 w-full rounded-md border border-line-strong bg-paper p-2"
+        onChange={(e) => e.target.value.includes('\n') && asText(e.target.value)}
+      />
+      <Button onClick={() => void demoHookup().then(asText)}>
+        Try it with the paperwork of The Glass Tide
+      </Button>
+    </div>
+  );
+}

@@ -1,0 +1,218 @@
+import { useEffect, useRef, useState, type ReactNode } from 'react';
+import { aloud } from '../../api/commands';
+import { RefusedError, type AloudView, type PatchView } from '../../api/client';
+import { useProfiles } from '../../api/queries';
+import { undoNow } from '../../app/history';
+import { Button } from '../../ui/Button';
+import { Field, inputShape } from '../../ui/Field';
+
+interface Entry extends AloudView {
+  done: boolean;
+}
+
+const PAUSE_MS = 90;
+
+/**
+ * For two people: one reads the paper, the other types numbers. The line stays; each entry is echoed large with what
+ * it did or why not.
+ */
+export function ReadAloud({ patch, title }: { patch: PatchView; title: ReactNode }) {
+  const profiles = useProfiles().data ?? [];
+  const [text, setText] = useState('');
+  const [type, setType] = useState('');
+  const [universe, setUniverse] = useState(patch.universes[0]?.universe ?? 1);
+  const [entries, setEntries] = useState<Entry[]>([]);
+  const [foreseen, setForeseen] = useState<AloudView | null>(null);
+  const [wrong, setWrong] = useState('');
+  const input = useRef<HTMLInputElement>(null);
+  const done = entries.filter((e) => e.done);
+  const read = done.map((e) => ({ number: e.number, address: e.address }));
+  const readKey = JSON.stringify(read);
+
+  useEffect(() => input.current?.focus(), []);
+  useEffect(() => {
+    if (!text.trim()) return;
+    let stale = false;
+    const timer = window.setTimeout(async () => {
+      try {
+        const seen = await aloud({
+          text,
+          universe,
+          type,
+          read: JSON.parse(readKey) as typeof read,
+          preview: true,
+        });
+        if (!stale) {
+          setForeseen(seen);
+          setWrong('');
+        }
+      } catch (error) {
+        if (!stale) {
+          setForeseen(null);
+          setWrong(error instanceof RefusedError ? error.message : '');
+        }
+      }
+    }, PAUSE_MS);
+    return () => {
+      stale = true;
+      window.clearTimeout(timer);
+    };
+  }, [text, universe, type, readKey]);
+
+  const enter = async () => {
+    const said = text.trim();
+    if (!said) return;
+    setText('');
+    setForeseen(null);
+    try {
+      const heard = await aloud({ text: said, universe, type, read, preview: false });
+      setUniverse(heard.universe);
+      setEntries([{ ...heard, done: heard.did !== '' }, ...entries]);
+      setWrong('');
+    } catch (error) {
+      setText(said);
+      setWrong(error instanceof RefusedError ? error.message : String(error));
+    }
+  };
+  const takeBack = async () => {
+    const last = entries[0];
+    if (!last) return;
+    if (last.done) await undoNow();
+    setEntries(entries.slice(1));
+    setForeseen(null);
+    const before = entries[1];
+    if (before) setUniverse(before.universe);
+  };
+  const onKeyDown = (e: React.KeyboardEvent) => {
+    if (e.key === 'Enter') void enter();
+    else if (e.key === 'Backspace' && text === '') void takeBack();
+    else return;
+    e.preventDefault();
+  };
+  const last = entries[0];
+  const echo = text.trim() ? foreseen : last;
+  return (
+    <>
+      <div className="flex flex-wrap items-center gap-2 px-3 pt-3 pb-2">{title}</div>
+      <div className="flex min-h-0 flex-1 gap-3 px-3 pb-3">
+        <section aria-label="Reading" className="flex min-w-0 flex-[1.6] flex-col gap-3">
+          <div className="flex items-end gap-3">
+            <label className="flex min-w-0 flex-1 flex-col gap-1 text-[12px] text-ink-2">
+              Number and address: 14 207 · another universe: 16 3.1 · Backspace takes the last one back
+              <input
+                ref={input}
+                aria-label="Number and address as they are read"
+                placeholder="14 207"
+                autoComplete="off"
+                className="mono h-14 w-full rounded-md border-2 border-petrol bg-paper px-4 text-[28px] text-ink"
+                value={text}
+                onChange={(e) => {
+                  setText(e.target.value);
+                  setWrong('');
+                }}
+                onKeyDown={onKeyDown}
+              />
+            </label>
+            <Field label="Universe">
+              <input
+                className={`${inputShape} !h-14 !w-16 !text-[20px]`}
+                inputMode="numeric"
+                value={universe}
+                onChange={(e) => setUniverse(Number(e.target.value.replace(/\D/g, '')) || 1)}
+              />
+            </Field>
+            <Field label="New numbers become">
+              <select
+                className={`${inputShape} !h-14 !w-52 !font-sans`}
+                value={type}
+                onChange={(e) => setType(e.target.value)}
+              >
+                <option value="">nothing: only what exists</option>
+                {profiles.flatMap((p) =>
+                  p.modes.map((m) => (
+                    <option key={`${p.id} ${m.name}`} value={`${p.maker} ${p.name} / ${m.name}`}>
+                      {p.name} · {m.name} ({m.slots})
+                    </option>
+                  )),
+                )}
+              </select>
+            </Field>
+          </div>
+          <div
+            role="status"
+            aria-live="polite"
+            className="flex min-h-0 flex-1 flex-col justify-center gap-2 overflow-auto rounded-lg border border-line-strong bg-sheet p-6"
+          >
+            {wrong ? (
+              <p className="font-serif text-[30px] text-madder">{wrong}</p>
+            ) : echo ? (
+              <Echo entry={echo} preview={text.trim() !== ''} />
+            ) : (
+              <p className="font-serif text-[24px] text-ink-2">
+                Type what is read, Enter after each: the number, a blank, the address.
+              </p>
+            )}
+          </div>
+        </section>
+        <section
+          aria-label="What was read"
+          className="flex min-h-0 flex-1 flex-col rounded-lg border border-line-strong bg-sheet"
+        >
+          <div className="flex h-9 items-center gap-2 border-b border-line px-3">
+            <span className="caps flex-1">
+              Read: {done.length}
+              {entries.length > done.length ? ` · refused: ${entries.length - done.length}` : ''}
+            </span>
+            <Button disabled={entries.length === 0} onClick={() => void takeBack()}>
+              Take the last back
+            </Button>
+          </div>
+          <ol className="min-h-0 flex-1 overflow-auto">
+            {entries.map((e, i) => (
+              <li
+                key={entries.length - i}
+                className={`flex items-baseline gap-3 border-b border-line px-3 py-1 ${e.done ? '' : 'bg-madder-soft'}`}
+              >
+                <span className="mono w-6 text-right text-ink-label">{entries.length - i}</span>
+                <b className="mono w-12">{e.number}</b>
+                <span className="mono w-16">{e.address}</span>
+                <span className={`min-w-0 flex-1 truncate ${e.done ? 'text-ink-2' : 'text-madder'}`}>
+                  {e.done ? e.name : `■ ${e.problems[0]?.words}`}
+                </span>
+              </li>
+            ))}
+          </ol>
+        </section>
+      </div>
+    </>
+  );
+}
+
+function Echo({ entry, preview }: { entry: AloudView; preview: boolean }) {
+  const refused = entry.did === '';
+  return (
+    <>
+      <p className="mono text-[56px] leading-none font-bold">
+        {entry.number} <span className="text-ink-3">→</span> {entry.address}
+      </p>
+      <p
+        className={`font-serif text-[26px] ${refused ? 'text-madder' : preview ? 'text-ink-2' : 'text-moss'}`}
+      >
+        {refused ? `■ ${entry.problems[0]?.words}` : `${preview ? '' : '✓ '}${entry.name} · ${entry.did}`}
+      </p>
+      {entry.problems
+        .flatMap((p) => p.waysOut)
+        .slice(0, 3)
+        .map((w) => (
+          <p key={w.words} className="text-[16px] text-ink-2">
+            {w.words}
+          </p>
+        ))}
+      {entry.flags.map((f) => (
+        <p key={f} className="text-[18px] text-ochre">
+          ▲ {f}
+        </p>
+      ))}
+    </>
+  );
+}

@@ -1,0 +1,155 @@
+import { Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
+import { useState } from 'react';
+import type { FixtureView } from '../../api/client';
+import { runLine } from '../../app/Line';
+import { Button } from '../../ui/Button';
+import { Field, inputShape } from '../../ui/Field';
+import { ProblemList } from '../../ui/ProblemList';
+import { useLineReading } from '../bench/useLineReading';
+import { COLUMNS, type ColumnKey } from './columns';
+import { runs, type GroupBy } from './patch-model';
+
+interface Props {
+  by: GroupBy;
+  onBy: (by: GroupBy) => void;
+  shown: ColumnKey[];
+  onShown: (keys: ColumnKey[]) => void;
+  held: FixtureView[];
+}
+
+const panel =
+  'z-30 w-72 rounded-lg border border-line-strong bg-sheet p-3 text-[13px] text-ink shadow-lg space-y-2';
+
+/** How the table is grouped and which columns it has; filling down what is in hand. */
+export function TableFoot({ by, onBy, shown, onShown, held }: Props) {
+  return (
+    <div className="flex h-8 shrink-0 items-center gap-2 border-t border-line px-2 text-[12px] text-ink-label">
+      group by
+      <select
+        aria-label="Group by"
+        className="h-7 rounded border border-line bg-sheet"
+        value={by}
+        onChange={(e) => onBy(e.target.value as GroupBy)}
+      >
+        <option value="position">position</option>
+        <option value="type">type</option>
+        <option value="universe">universe</option>
+        <option value="purpose">purpose</option>
+        <option value="none">nothing</option>
+      </select>
+      <Popover>
+        <PopoverButton className="min-h-7 underline">Columns</PopoverButton>
+        <PopoverPanel anchor="top start" className={panel}>
+          {COLUMNS.map((c) => (
+            <label key={c.key} className="flex min-h-7 items-center gap-2">
+              <input
+                type="checkbox"
+                checked={shown.includes(c.key)}
+                disabled={c.key === 'number'}
+                onChange={(e) =>
+                  onShown(e.target.checked ? [...shown, c.key] : shown.filter((k) => k !== c.key))
+                }
+              />
+              {c.text}
+            </label>
+          ))}
+        </PopoverPanel>
+      </Popover>
+      <Popover>
+        <PopoverButton className="min-h-7 underline disabled:no-underline" disabled={held.length < 2}>
+          Fill down
+        </PopoverButton>
+        <PopoverPanel anchor="top start" className={panel}>
+          {({ close }) => <Fill held={held} onDone={close} />}
+        </PopoverPanel>
+      </Popover>
+      <span className="truncate">Shift a run · Ctrl adds · F2 writes, in all rows held · paste columns</span>
+    </div>
+  );
+}
+
+const STEPPED: ColumnKey[] = ['number', 'address'];
+const FILLED: ColumnKey[] = ['address', 'number', 'name', 'position', 'purpose', 'notes'];
+
+/** One value, or a run of values with a step, down what is in hand. */
+function Fill({ held, onDone }: { held: FixtureView[]; onDone: () => void }) {
+  const [key, setKey] = useState<ColumnKey>('address');
+  const column = COLUMNS.find((c) => c.key === key)!;
+  const [value, setValue] = useState('');
+  const [step, setStep] = useState('');
+  const who = runs(held.map((f) => f.number));
+  const slots = Math.max(...held.map((f) => f.slots));
+  const by = Number.parseInt(step, 10);
+  const tail =
+    key === 'number' && by ? ` by ${by}` : key === 'address' && by > slots ? ` gap ${by - slots}` : '';
+  const line = value.trim() || key === 'notes' ? `${column.line!(who, value)}${tail}` : '';
+  const reading = useLineReading(line);
+  return (
+    <form
+      className="space-y-2"
+      onSubmit={(e) => {
+        e.preventDefault();
+        if (!line) return;
+        void runLine(line);
+        onDone();
+      }}
+    >
+      <p>
+        {held.length} in hand: <b className="mono">{who}</b>
+      </p>
+      <div className="grid grid-cols-2 gap-2">
+        <Field label="Column">
+          <select
+            className={`${inputShape} !font-sans`}
+            value={key}
+            onChange={(e) => setKey(e.target.value as ColumnKey)}
+          >
+            {FILLED.map((k) => (
+              <option key={k} value={k}>
+                {COLUMNS.find((c) => c.key === k)!.text}
+              </option>
+            ))}
+          </select>
+        </Field>
+        <Field label={STEPPED.includes(key) ? 'From' : key === 'name' ? 'Value, # counts' : 'Value'}>
+          <input
+            autoFocus
+            className={inputShape}
+            placeholder={key === 'address' ? '3.1' : key === 'number' ? '401' : ''}
+            value={value}
+            onChange={(e) => setValue(e.target.value)}
+          />
+        </Field>
+        {STEPPED.includes(key) && (
+          <Field label="Step">
+            <input
+              className={inputShape}
+              inputMode="numeric"
+              placeholder={key === 'address' ? `${slots}` : '1'}
+              value={step}
+              onChange={(e) => setStep(e.target.value)}
+            />
+          </Field>
+        )}
+      </div>
+      {line && <p className="text-ink-2">{reading.outcome?.words.join(' · ')}</p>}
+      {line && key === 'address' && by > 0 && by < slots && (
+        <p className="text-ochre">
+          A step of {by} is less than their {slots} slots; they follow one another.
+        </p>
+      )}
+      {line && (
+        <ProblemList
+          problems={reading.outcome?.problems ?? reading.problems}
+          onLine={(l) => {
+            void runLine(l);
+            onDone();
+          }}
+        />
+      )}
+      <Button kind="main" type="submit" disabled={!line || reading.problems.length > 0}>
+        Fill down
+      </Button>
+    </form>
+  );
+}
