@@ -23,8 +23,8 @@ interface Drag {
   on: Spot | null;
 }
 
-/** The stage from above, drawn from what the virtual rig receives. Drag to pick, or to place. */
-export function Stage() {
+/** The stage from above, drawn from what the virtual rig receives. Drag to pick, or to place; one fixture may be pointed out. */
+export function Stage({ pointed }: { pointed?: number }) {
   const box = useRef<HTMLDivElement>(null);
   const canvas = useRef<HTMLCanvasElement>(null);
   const [size, setSize] = useState({ width: 400, height: 400 });
@@ -80,6 +80,7 @@ export function Stage() {
           spots: moved(all, drag, placing, order),
           parts: rig.parts,
           order,
+          pointed,
           waiting: fixtures.filter((f) => !f.placed).length,
           frame: drag && (!placing || line) ? { ...drag, line } : null,
         };
@@ -89,7 +90,7 @@ export function Stage() {
     };
     paint();
     return () => cancelAnimationFrame(handle);
-  }, [size, view, all, order, drag, placing, fixtures, theme]);
+  }, [size, view, all, order, drag, placing, fixtures, theme, pointed]);
 
   const at = (e: React.PointerEvent) => {
     const rect = canvas.current!.getBoundingClientRect();

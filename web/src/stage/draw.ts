@@ -8,6 +8,8 @@ interface Colours {
   ink: string;
   held: string;
   wrong: string;
+  ready: string;
+  eye: string;
 }
 
 export function colours(element: HTMLElement): Colours {
@@ -19,6 +21,8 @@ export function colours(element: HTMLElement): Colours {
     ink: of('--stage-ink'),
     held: of('--stage-held'),
     wrong: of('--stage-wrong'),
+    ready: of('--stage-ready'),
+    eye: of('--stage-eye'),
   };
 }
 
@@ -32,6 +36,8 @@ export interface Scene {
   order: Map<string, number>;
   frame: { x0: number; y0: number; x1: number; y1: number; line: boolean } | null;
   waiting: number;
+  /** number of the fixture that is being brought up */
+  pointed?: number;
 }
 
 export function draw(c: CanvasRenderingContext2D, scene: Scene, k: Colours) {
@@ -218,6 +224,14 @@ function symbol(c: CanvasRenderingContext2D, scene: Scene, { fixture, sx, sy }: 
     c.fillStyle = k.wrong;
     c.fillRect(sx + r - 1, sy - r - 3, 5, 5);
   }
+  answered(c, fixture, sx - r - 4, sy + r + 3, k);
+  if (fixture.number === scene.pointed) {
+    c.strokeStyle = k.eye;
+    c.lineWidth = 2;
+    c.beginPath();
+    c.arc(sx, sy, r + 6, 0, Math.PI * 2);
+    c.stroke();
+  }
   if (order !== undefined && scene.order.size <= MOST_NUMBERS * Math.max(1, scene.view.scale / 28)) {
     c.fillStyle = k.held;
     c.textAlign = 'center';
@@ -225,6 +239,20 @@ function symbol(c: CanvasRenderingContext2D, scene: Scene, { fixture, sx, sy }: 
     c.fillText(String(order), sx, sy - r - 4);
     c.font = '11px "Atkinson Hyperlegible Next Variable", sans-serif';
   }
+}
+
+/** How it answered when it was brought up: a disc, a triangle or a square beside it. */
+function answered(c: CanvasRenderingContext2D, f: FixtureView, x: number, y: number, k: Colours) {
+  if (f.answer === 'not tried') return;
+  c.fillStyle = f.answer === 'answered' ? k.ready : f.answer === 'wrong' ? k.eye : k.wrong;
+  c.beginPath();
+  if (f.answer === 'answered') c.arc(x, y, 2.2, 0, Math.PI * 2);
+  else if (f.answer === 'wrong') {
+    c.moveTo(x, y - 4);
+    c.lineTo(x + 4, y + 3);
+    c.lineTo(x - 4, y + 3);
+  } else c.rect(x - 3, y - 3, 6, 6);
+  c.fill();
 }
 
 function cells(c: CanvasRenderingContext2D, all: RigPart[], sx: number, sy: number, r: number) {

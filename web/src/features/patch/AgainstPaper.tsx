@@ -221,13 +221,13 @@ function Line({ first, rest, d, choice, onChoose }: LineProps) {
         {d.line > 0 && <span className="text-[12px] text-ink-label"> line {d.line}</span>}
       </td>
       <td
-        className={`mono max-w-56 truncate px-2 ${choice === 'theirs' ? 'line-through opacity-60' : 'font-semibold'}`}
+        className={`mono max-w-72 truncate px-2 ${choice === 'theirs' ? 'line-through opacity-60' : 'font-semibold'}`}
         title={d.ours}
       >
         {d.ours || '—'}
       </td>
       <td
-        className={`mono max-w-56 truncate px-2 ${choice === 'ours' ? 'line-through opacity-60' : 'font-semibold'}`}
+        className={`mono max-w-72 truncate px-2 ${choice === 'ours' ? 'line-through opacity-60' : 'font-semibold'}`}
         title={d.theirs}
       >
         {d.theirs || '—'}
@@ -236,7 +236,7 @@ function Line({ first, rest, d, choice, onChoose }: LineProps) {
         {d.slip && <span className="text-ochre">▲ {d.slip} </span>}
         {d.hindrance && <span className="text-ink-2">{d.hindrance}</span>}
       </td>
-      <td className="px-2 text-right whitespace-nowrap">
+      <td className="px-2 py-0.5 text-right whitespace-nowrap">
         {several && (
           <Button
             onClick={() => onChoose(rest, 'theirs')}

@@ -102,7 +102,8 @@ export function BringUp({ patch, title }: { patch: PatchView; title: ReactNode }
       </div>
       <div className="flex min-h-0 flex-1 gap-3 px-3 pb-3">
         <section aria-label="Bring up" className="flex min-h-0 min-w-0 flex-1 flex-col gap-2">
-          <div className="flex flex-wrap items-end gap-2">
+          <div className="flex flex-wrap items-center gap-1.5">
+            <span className="text-[12px] text-ink-2">by</span>
             <Segmented<Order>
               label="Order"
               tight
@@ -112,9 +113,9 @@ export function BringUp({ patch, title }: { patch: PatchView; title: ReactNode }
                 setAt(0);
               }}
               options={[
-                { value: 'number', text: 'by number' },
-                { value: 'position', text: 'by position' },
-                { value: 'type', text: 'by type' },
+                { value: 'number', text: 'number' },
+                { value: 'position', text: 'position' },
+                { value: 'type', text: 'type' },
               ]}
             />
             <Segmented<How>
@@ -137,9 +138,10 @@ export function BringUp({ patch, title }: { patch: PatchView; title: ReactNode }
                 />
               </Field>
             )}
-            <Field label="Look">
+            <label className="flex items-center gap-1 text-[12px] text-ink-2">
+              look
               <select
-                className={`${inputShape} !h-7 !w-24 !font-sans`}
+                className={`${inputShape} !h-7 !w-22 !font-sans`}
                 value={look}
                 onChange={(e) => setLook(e.target.value)}
               >
@@ -147,15 +149,16 @@ export function BringUp({ patch, title }: { patch: PatchView; title: ReactNode }
                   <option key={l}>{l}</option>
                 ))}
               </select>
-            </Field>
-            <Field label="Level %">
+            </label>
+            <label className="flex items-center gap-1 text-[12px] text-ink-2">
+              at %
               <input
-                className={`${inputShape} !h-7 !w-14`}
+                className={`${inputShape} !h-7 !w-12`}
                 inputMode="numeric"
                 value={level}
                 onChange={(e) => setLevel(e.target.value)}
               />
-            </Field>
+            </label>
           </div>
           {here ? (
             <div className="space-y-2 rounded-lg border border-line-strong bg-sheet p-3">
@@ -191,13 +194,19 @@ export function BringUp({ patch, title }: { patch: PatchView; title: ReactNode }
                 </Button>
                 <span className="flex-1" />
                 <Button onClick={() => void mark('answered')} label="A">
-                  <u>A</u>nswered
+                  <span>
+                    <u>A</u>nswered
+                  </span>
                 </Button>
                 <Button kind="danger" onClick={() => void mark('wrong')} label="W">
-                  <u>W</u>rong
+                  <span>
+                    <u>W</u>rong
+                  </span>
                 </Button>
                 <Button kind="danger" onClick={() => void mark('dead')} label="D">
-                  <u>D</u>ead
+                  <span>
+                    <u>D</u>ead
+                  </span>
                 </Button>
               </div>
               <input
@@ -215,7 +224,7 @@ export function BringUp({ patch, title }: { patch: PatchView; title: ReactNode }
           <List fixtures={fixtures} at={at} onPick={(i) => setAt(i)} />
           <Practice patch={patch} />
         </section>
-        <Stage />
+        <Stage pointed={number} />
       </div>
     </div>
   );

@@ -78,7 +78,7 @@ export function ByOutput({ patch, title }: { patch: PatchView; title: ReactNode 
               <Setup key={universe.universe} universe={universe} />
               <AddressMap patch={patch} universe={universe.universe} landings={landings} held={held} />
               <InHand universe={universe} held={[...held].sort((a, b) => a - b)} />
-              <Clashes patch={patch} />
+              <Clashes patch={patch} universe={universe.universe} />
             </>
           )}
         </section>

@@ -63,12 +63,13 @@ export function OneUniverse({ patch, landings }: Props) {
 
 const MOST_LISTED = 20;
 
-/** Every clash with its ways out, each one press. */
-export function Clashes({ patch }: { patch: PatchView }) {
-  if (patch.clashes.length === 0) return null;
+/** Every clash, or those of one universe, with its ways out, each one press. */
+export function Clashes({ patch, universe }: { patch: PatchView; universe?: number }) {
+  const clashes = patch.clashes.filter((c) => universe === undefined || c.universe === universe);
+  if (clashes.length === 0) return null;
   return (
     <ul aria-label="Clashes" className="space-y-2 border-t border-line pt-2">
-      {patch.clashes.slice(0, MOST_LISTED).map((c) => (
+      {clashes.slice(0, MOST_LISTED).map((c) => (
         <li key={`${c.span} ${c.one} ${c.other}`}>
           <div className="font-semibold text-madder">{c.words}</div>
           <div className="mt-1 flex flex-wrap gap-1.5">
@@ -80,8 +81,8 @@ export function Clashes({ patch }: { patch: PatchView }) {
           </div>
         </li>
       ))}
-      {patch.clashes.length > MOST_LISTED && (
-        <li className="text-ink-2">and {patch.clashes.length - MOST_LISTED} more</li>
+      {clashes.length > MOST_LISTED && (
+        <li className="text-ink-2">and {clashes.length - MOST_LISTED} more</li>
       )}
     </ul>
   );

@@ -32,12 +32,7 @@ export function Practice({ patch }: { patch: PatchView }) {
   return (
     <section aria-label="Practice" className="space-y-1.5 rounded-lg border border-line-strong bg-sheet p-3">
       <div className="flex flex-wrap items-center gap-2">
-        <span className="caps">Practice</span>
-        <span className="min-w-0 flex-1 text-ink-2">
-          {hidden > 0
-            ? `${hidden} fixtures of the virtual rig are wrong. Bring them up and mark what you find.`
-            : 'The virtual rig hangs as it is patched.'}
-        </span>
+        <span className="caps flex-1">Practice</span>
         <Button onClick={() => void hide()}>Hide faults</Button>
         <Button
           disabled={hidden === 0}
@@ -51,6 +46,11 @@ export function Practice({ patch }: { patch: PatchView }) {
         <Button disabled={!marked} onClick={() => void runLine('mark all not tried')}>
           Clear marks
         </Button>
+        <span className="w-full text-ink-2">
+          {hidden > 0
+            ? `${hidden} fixtures of the virtual rig are wrong. Bring them up and mark what you find.`
+            : 'The virtual rig hangs as it is patched.'}
+        </span>
       </div>
       {result && (
         <ul aria-label="Findings" className="flex flex-wrap gap-x-4 gap-y-0.5">

@@ -3,6 +3,7 @@ import { aloud } from '../../api/commands';
 import { RefusedError, type AloudView, type PatchView } from '../../api/client';
 import { useProfiles } from '../../api/queries';
 import { undoNow } from '../../app/history';
+import { runLine } from '../../app/Line';
 import { Button } from '../../ui/Button';
 import { Field, inputShape } from '../../ui/Field';
 
@@ -74,6 +75,13 @@ export function ReadAloud({ patch, title }: { patch: PatchView; title: ReactNode
       setWrong(error instanceof RefusedError ? error.message : String(error));
     }
   };
+  /** One press does what the entry could not. */
+  const wayOut = async (line: string, words: string) => {
+    await runLine(line);
+    const [first, ...rest] = entries;
+    if (first && !text.trim()) setEntries([{ ...first, done: true, did: words, problems: [] }, ...rest]);
+    input.current?.focus();
+  };
   const takeBack = async () => {
     const last = entries[0];
     if (!last) return;
@@ -98,7 +106,7 @@ export function ReadAloud({ patch, title }: { patch: PatchView; title: ReactNode
         <section aria-label="Reading" className="flex min-w-0 flex-[1.6] flex-col gap-3">
           <div className="flex items-end gap-3">
             <label className="flex min-w-0 flex-1 flex-col gap-1 text-[12px] text-ink-2">
-              Number and address: 14 207 · another universe: 16 3.1 · Backspace takes the last one back
+              14 207 · with its universe: 16 3.1 · Backspace takes back
               <input
                 ref={input}
                 aria-label="Number and address as they are read"
@@ -146,7 +154,7 @@ export function ReadAloud({ patch, title }: { patch: PatchView; title: ReactNode
             {wrong ? (
               <p className="font-serif text-[30px] text-madder">{wrong}</p>
             ) : echo ? (
-              <Echo entry={echo} preview={text.trim() !== ''} />
+              <Echo entry={echo} preview={text.trim() !== ''} onLine={(l, words) => void wayOut(l, words)} />
             ) : (
               <p className="font-serif text-[24px] text-ink-2">
                 Type what is read, Enter after each: the number, a blank, the address.
@@ -156,7 +164,7 @@ export function ReadAloud({ patch, title }: { patch: PatchView; title: ReactNode
         </section>
         <section
           aria-label="What was read"
-          className="flex min-h-0 flex-1 flex-col rounded-lg border border-line-strong bg-sheet"
+          className="flex min-h-0 min-w-0 flex-1 flex-col rounded-lg border border-line-strong bg-sheet"
         >
           <div className="flex h-9 items-center gap-2 border-b border-line px-3">
             <span className="caps flex-1">
@@ -188,7 +196,13 @@ export function ReadAloud({ patch, title }: { patch: PatchView; title: ReactNode
   );
 }
 
-function Echo({ entry, preview }: { entry: AloudView; preview: boolean }) {
+interface EchoProps {
+  entry: AloudView;
+  preview: boolean;
+  onLine: (line: string, words: string) => void;
+}
+
+function Echo({ entry, preview, onLine }: EchoProps) {
   const refused = entry.did === '';
   return (
     <>
@@ -200,14 +214,21 @@ function Echo({ entry, preview }: { entry: AloudView; preview: boolean }) {
       >
         {refused ? `■ ${entry.problems[0]?.words}` : `${preview ? '' : '✓ '}${entry.name} · ${entry.did}`}
       </p>
-      {entry.problems
-        .flatMap((p) => p.waysOut)
-        .slice(0, 3)
-        .map((w) => (
-          <p key={w.words} className="text-[16px] text-ink-2">
-            {w.words}
-          </p>
-        ))}
+      <div className="flex flex-wrap gap-2">
+        {entry.problems
+          .flatMap((p) => p.waysOut)
+          .map((w) =>
+            w.line && !preview ? (
+              <Button key={w.words} label={w.line} onClick={() => onLine(w.line, w.words)}>
+                {w.words}
+              </Button>
+            ) : (
+              <span key={w.words} className="text-[16px] text-ink-2">
+                {w.words}
+              </span>
+            ),
+          )}
+      </div>
       {entry.flags.map((f) => (
         <p key={f} className="text-[18px] text-ochre">
           ▲ {f}

@@ -1,31 +1,80 @@
 import { useState } from 'react';
-import type { Schemas } from '../../api/client';
-import { useProfile, useProfiles } from '../../api/queries';
+import { useSearchParams } from 'react-router';
+import { takeInProfiles } from '../../api/commands';
+import type { FileResult } from '../../api/client';
+import { queryClient, useProfiles } from '../../api/queries';
+import { attempt } from '../../app/notices';
+import { Button } from '../../ui/Button';
 import { inputShape } from '../../ui/Field';
 import { Segmented } from '../../ui/Segmented';
+import { FileResults } from './FileResults';
+import { ProfileBuilder } from './ProfileBuilder';
+import { ProfileDetail } from './ProfileDetail';
+import { browsed, matches, type Browse } from './profiles-model';
 
-type Summary = Schemas['ProfileSummary'];
-
-function matches(p: Summary, find: string): boolean {
-  const words = `${p.maker} ${p.name} ${p.modes.map((m) => `${m.name} ${m.slots}`).join(' ')}`.toLowerCase();
-  return find
-    .toLowerCase()
-    .split(/\s+/)
-    .every((w) => words.includes(w));
+/** The library: search, browse by maker or family, bring files in, build what nobody has. */
+export function ProfilesPage() {
+  const [search, setSearch] = useSearchParams();
+  const building = search.get('build');
+  if (building !== null)
+    return (
+      <ProfileBuilder key={building} from={building} onClose={(id) => setSearch(id ? { profile: id } : {})} />
+    );
+  return (
+    <Library
+      chosen={search.get('profile')}
+      onChoose={(id) => setSearch({ profile: id })}
+      onBuild={(from) => setSearch({ build: from })}
+    />
+  );
 }
 
-export function ProfilesPage() {
+interface LibraryProps {
+  chosen: string | null;
+  onChoose: (id: string) => void;
+  onBuild: (from: string) => void;
+}
+
+function Library({ chosen, onChoose, onBuild }: LibraryProps) {
   const profiles = useProfiles().data ?? [];
   const [find, setFind] = useState('');
-  const [chosen, setChosen] = useState<string | null>(null);
-  const shown = profiles
-    .filter((p) => matches(p, find))
-    .sort((a, b) => Number(b.inUse > 0) - Number(a.inUse > 0));
-  const open = chosen ?? shown[0]?.id ?? null;
+  const [browse, setBrowse] = useState<Browse>('use');
+  const [results, setResults] = useState<FileResult[]>([]);
+  const [over, setOver] = useState(false);
+  const shown = profiles.filter((p) => matches(p, find));
+  const groups = browsed(shown, browse);
+  const first = groups[0]?.profiles[0]?.id ?? null;
+  const open = profiles.some((p) => p.id === chosen) ? chosen : first;
+  const takeIn = async (files: FileList | null) => {
+    if (!files || files.length === 0) return;
+    const taken = await attempt(() => takeInProfiles([...files]));
+    if (!taken) return;
+    setResults(taken);
+    await queryClient.invalidateQueries({ queryKey: ['profiles'] });
+    const landed = taken.find((t) => t.profile);
+    if (landed) onChoose(landed.profile);
+  };
   return (
-    <div className="flex min-h-0 flex-1 gap-3 p-3">
-      <div className="flex min-h-0 w-72 shrink-0 flex-col gap-2">
-        <h1 className="font-serif text-[22px] font-semibold">Profiles</h1>
+    <div
+      className={`flex min-h-0 flex-1 gap-3 p-3 ${over ? 'outline-3 -outline-offset-4 outline-petrol outline-dashed' : ''}`}
+      onDragOver={(e) => {
+        e.preventDefault();
+        setOver(true);
+      }}
+      onDragLeave={() => setOver(false)}
+      onDrop={(e) => {
+        e.preventDefault();
+        setOver(false);
+        void takeIn(e.dataTransfer.files);
+      }}
+    >
+      <div className="flex min-h-0 w-80 shrink-0 flex-col gap-2">
+        <div className="flex items-center gap-2">
+          <h1 className="flex-1 font-serif text-[22px] font-semibold">Profiles</h1>
+          <Button kind="main" onClick={() => onBuild('')}>
+            Build one…
+          </Button>
+        </div>
         <input
           aria-label="Find profiles"
           placeholder="maker, model, mode, slots…"
@@ -33,133 +82,81 @@ export function ProfilesPage() {
           value={find}
           onChange={(e) => setFind(e.target.value)}
         />
-        <ul className="min-h-0 flex-1 overflow-auto rounded-lg border border-line-strong bg-sheet">
-          {shown.map((p) => (
-            <li key={p.id}>
-              <button
-                aria-pressed={p.id === open}
-                onClick={() => setChosen(p.id)}
-                className="flex min-h-11 w-full items-center gap-2 border-b border-line px-3 py-1 text-left aria-pressed:bg-petrol-soft"
-              >
-                <span className="min-w-0 flex-1">
-                  <span className="block truncate font-semibold">{p.name}</span>
-                  <span className="block truncate text-[12px] text-ink-label">
-                    {p.maker} · {p.modes.map((m) => m.slots).join(', ')} slots
-                  </span>
-                </span>
-                {p.inUse > 0 && <span className="mono text-[12px] text-moss">{p.inUse} in use</span>}
-              </button>
-            </li>
+        <div>
+          <Segmented<Browse>
+            label="Browse by"
+            value={browse}
+            onChange={setBrowse}
+            options={[
+              { value: 'use', text: 'In use first' },
+              { value: 'maker', text: 'By maker' },
+              { value: 'family', text: 'By family' },
+            ]}
+          />
+        </div>
+        <div className="min-h-0 flex-1 overflow-auto rounded-lg border border-line-strong bg-sheet">
+          {groups.map((g) => (
+            <section key={g.name} aria-label={g.name}>
+              <h2 className="caps sticky top-0 border-b border-line bg-sunk px-3 py-1">{g.name}</h2>
+              <ul>
+                {g.profiles.map((p) => (
+                  <li key={p.id}>
+                    <button
+                      aria-pressed={p.id === open}
+                      onClick={() => onChoose(p.id)}
+                      className="flex min-h-11 w-full items-center gap-2 border-b border-line px-3 py-1 text-left aria-pressed:bg-petrol-soft"
+                    >
+                      <span className="min-w-0 flex-1">
+                        <span className="block truncate font-semibold" title={p.name}>
+                          {p.name}
+                        </span>
+                        <span className="block truncate text-[12px] text-ink-label">
+                          {p.maker} · {p.modes.map((m) => m.slots).join(', ')} slots
+                        </span>
+                      </span>
+                      <span className="shrink-0 text-right text-[12px]">
+                        {p.inUse > 0 && <span className="mono block text-moss">{p.inUse} in use</span>}
+                        {p.differs.length > 0 && <span className="block text-ochre">▲ library differs</span>}
+                        {p.origin !== 'shipped' && p.differs.length === 0 && (
+                          <span className="block text-ink-label">{p.origin}</span>
+                        )}
+                      </span>
+                    </button>
+                  </li>
+                ))}
+              </ul>
+            </section>
           ))}
-          {shown.length === 0 && <li className="p-3 text-ink-2">No profile matches “{find}”.</li>}
-        </ul>
+          {shown.length === 0 && (
+            <div className="space-y-2 p-3 text-ink-2">
+              <p>No profile matches “{find}”.</p>
+              <Button onClick={() => onBuild('')}>Build it from its slot chart</Button>
+            </div>
+          )}
+        </div>
+        <label className="block rounded-md border border-dashed border-line-strong px-3 py-2 text-[12px] text-ink-2">
+          Drop .gdtf files anywhere here, or
+          <input
+            type="file"
+            multiple
+            accept=".gdtf"
+            aria-label="Profile files"
+            className="mt-1 block w-full"
+            onChange={(e) => {
+              void takeIn(e.target.files);
+              e.target.value = '';
+            }}
+          />
+        </label>
       </div>
-      <Detail id={open} />
-    </div>
-  );
-}
-
-function Detail({ id }: { id: string | null }) {
-  const profile = useProfile(id).data;
-  const [modeName, setModeName] = useState('');
-  if (!profile) return <div className="flex-1" />;
-  const mode = profile.modes.find((m) => m.name === modeName) ?? profile.modes[0]!;
-  return (
-    <article className="min-h-0 min-w-0 flex-1 space-y-3 overflow-auto rounded-lg border border-line-strong bg-sheet p-4">
-      <div className="flex flex-wrap items-baseline gap-3">
-        <h2 className="font-serif text-[20px] font-semibold">{profile.name}</h2>
-        <span className="text-ink-2">{profile.maker}</span>
-        <Segmented
-          label="Mode"
-          value={mode.name}
-          onChange={setModeName}
-          options={profile.modes.map((m) => ({ value: m.name, text: m.name, count: String(m.slots) }))}
+      <div className="flex min-h-0 min-w-0 flex-1 flex-col gap-3">
+        {results.length > 0 && <FileResults results={results} onClose={() => setResults([])} />}
+        <ProfileDetail
+          id={open}
+          summary={profiles.find((p) => p.id === open)}
+          onClone={(id) => onBuild(id)}
         />
       </div>
-      {mode.cells > 0 && (
-        <p className="text-ink-2">
-          {mode.cells} identical cells; each can be chosen on its own, as 601.1 to 601.{mode.cells}.
-        </p>
-      )}
-      <div className="flex flex-wrap gap-4">
-        {profile.emitters.length > 0 && (
-          <div>
-            <div className="caps pb-1">Emitters</div>
-            <div className="flex flex-wrap gap-2">
-              {profile.emitters.map((e) => (
-                <span
-                  key={e.label}
-                  title={e.colour}
-                  className="flex items-center gap-1.5 rounded-full border border-line px-2 py-0.5"
-                >
-                  <span className="h-3 w-3 rounded-full" style={{ background: e.swatch }} /> {e.label}
-                </span>
-              ))}
-            </div>
-          </div>
-        )}
-        {profile.wheels.map((w) => (
-          <div key={w.name}>
-            <div className="caps pb-1">Wheel {w.name}</div>
-            <div className="flex flex-wrap gap-1.5">
-              {w.slots.map((s) => (
-                <span
-                  key={s.number}
-                  className="flex items-center gap-1 rounded border border-line px-1.5 py-0.5 text-[12px]"
-                >
-                  <span className="mono text-ink-label">{s.number}</span>
-                  {s.swatch && (
-                    <span
-                      className="h-3 w-3 rounded-full border border-line"
-                      style={{ background: s.swatch }}
-                    />
-                  )}{' '}
-                  {s.name}
-                </span>
-              ))}
-            </div>
-          </div>
-        ))}
-      </div>
-      <table className="w-full text-left">
-        <thead>
-          <tr className="border-b border-line-strong">
-            {['Slot', 'Cell', 'Attribute', 'Kind', 'Bits', 'Home', 'Physical', 'Ranges'].map((h) => (
-              <th key={h} className="caps py-1 pr-3">
-                {h}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {mode.channels.map((c, i) => (
-            <tr key={i} className="border-b border-line align-top">
-              <td className="mono py-1 pr-3 font-bold whitespace-nowrap">
-                {c.slots ? (
-                  `${c.breakNumber > 1 ? `break ${c.breakNumber}: ` : ''}${c.slots}`
-                ) : (
-                  <span className="font-normal text-plum">virtual</span>
-                )}
-              </td>
-              <td className="mono pr-3">{c.cell || ''}</td>
-              <td className="pr-3" title={c.attribute}>
-                {c.label}
-                {c.needs && <span className="block text-[12px] text-ochre">needs {c.needs}</span>}
-              </td>
-              <td className="pr-3 text-ink-2">{c.kind}</td>
-              <td className="mono pr-3">{c.bits}</td>
-              <td className="mono pr-3">{c.home}</td>
-              <td className="mono pr-3 whitespace-nowrap">{c.physical}</td>
-              <td className="text-[12px] text-ink-2">{c.ranges.join(' · ')}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-      {profile.warnings.map((w) => (
-        <p key={w} className="text-ochre">
-          {w}
-        </p>
-      ))}
-    </article>
+    </div>
   );
 }

@@ -1,86 +1,44 @@
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { createShow, openShow } from '../../api/commands';
+import { archiveShow, createShow, openShow, saveAsTemplate, takeInShow } from '../../api/commands';
+import type { ListedShow } from '../../api/client';
 import { useCurrentShow } from '../../api/current-show';
 import { queryClient, useOutput, useShow, useShows } from '../../api/queries';
 import { attempt } from '../../app/notices';
 import { Button } from '../../ui/Button';
-import { inputShape } from '../../ui/Field';
+import { Field, inputShape } from '../../ui/Field';
 import { Stage } from '../../stage/Stage';
+import { Versions } from './Versions';
+import { when } from './when';
 
+const again = () => queryClient.invalidateQueries({ queryKey: ['shows'] });
+
+/** Shows to open and to begin, the versions of the one that is open, and its output. */
 export function ShowPage() {
   const shows = useShows().data ?? [];
-  const show = useShow().data;
   const current = useCurrentShow((s) => s.id);
-  const [name, setName] = useState('');
-  const navigate = useNavigate();
-  const create = async () => {
-    const created = await attempt(() => createShow(name));
-    if (!created) return;
-    await queryClient.invalidateQueries({ queryKey: ['shows'] });
-    setName('');
-    void navigate('/patch');
-  };
-  const open = (id: number) =>
-    void attempt(() => openShow(id)).then(() => queryClient.invalidateQueries({ queryKey: ['shows'] }));
+  const [away, setAway] = useState(false);
+  const templates = shows.filter((s) => s.template);
+  const listed = shows.filter((s) => !s.template && (away || !s.archived));
+  const put = shows.filter((s) => !s.template && s.archived).length;
   return (
     <div className="flex min-h-0 flex-1 gap-3 p-3">
-      <div className="min-h-0 min-w-0 flex-1 space-y-4 overflow-auto pr-1">
+      <div className="min-h-0 min-w-0 flex-[2.2] space-y-4 overflow-auto pr-1">
         <h1 className="font-serif text-[22px] font-semibold">Show</h1>
-        <form
-          className="flex max-w-xl gap-2"
-          onSubmit={(e) => {
-            e.preventDefault();
-            void create();
-          }}
-        >
-          <input
-            aria-label="Name of a new show"
-            placeholder={shows.length === 0 ? 'name your first show' : 'name of a new show'}
-            className={`${inputShape} !font-sans`}
-            value={name}
-            onChange={(e) => setName(e.target.value)}
-          />
-          <Button kind="main" type="submit" disabled={!name.trim()}>
-            Start an empty show
+        <Begin shows={shows} templates={templates} />
+        {listed.length > 0 && <List shows={listed} current={current} />}
+        {put > 0 && (
+          <Button pressed={away} onClick={() => setAway(!away)}>
+            {away ? 'Hide' : 'Show'} {put} put away
           </Button>
-        </form>
-        <table className="w-full max-w-3xl rounded-lg border border-line-strong bg-sheet text-left">
-          <thead>
-            <tr>
-              {['Show', 'Revision', 'Last change', ''].map((h) => (
-                <th key={h} className="caps px-3 py-1.5">
-                  {h}
-                </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            {shows.map((s) => (
-              <tr key={s.id} className={`border-t border-line ${s.id === current ? 'bg-petrol-soft' : ''}`}>
-                <td className="max-w-72 truncate px-3 font-serif text-[15px] font-semibold" title={s.name}>
-                  {s.name}
-                </td>
-                <td className="mono px-3">
-                  {s.id === current ? (show?.revision ?? s.revision) : s.revision}
-                </td>
-                <td className="mono px-3">{new Date(s.changedAt).toLocaleString()}</td>
-                <td className="px-3 py-1 text-right">
-                  {s.id === current ? (
-                    <b className="text-petrol">▸ live: drives the output</b>
-                  ) : (
-                    <Button onClick={() => open(s.id)}>Open</Button>
-                  )}
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
+        )}
         {shows.length === 0 && (
           <p className="text-ink-2">
             A show holds the patch, groups and palettes. Give it a name and press Enter.
           </p>
         )}
+        {current !== null && <Versions />}
+        {templates.length > 0 && <Templates templates={templates} />}
         <Output />
         <p className="max-w-xl text-ink-2">
           Every edit is on disk before it is answered; undo goes back through all of them, also after a
@@ -89,6 +47,196 @@ export function ShowPage() {
       </div>
       {current !== null && <Stage />}
     </div>
+  );
+}
+
+/** A new show: empty, from a template, with dimmers one to one, from paperwork, or from a file. */
+function Begin({ shows, templates }: { shows: ListedShow[]; templates: ListedShow[] }) {
+  const [name, setName] = useState('');
+  const [from, setFrom] = useState('empty');
+  const [dimmers, setDimmers] = useState('96');
+  const navigate = useNavigate();
+  const create = async () => {
+    const template = Number(from);
+    const created = await attempt(() =>
+      createShow(
+        name,
+        Number.isFinite(template) ? template : null,
+        from === 'dimmers' ? Number(dimmers) || 0 : 0,
+      ),
+    );
+    if (!created) return;
+    await again();
+    setName('');
+    void navigate(from === 'paper' ? '/patch?view=paper' : '/patch');
+  };
+  const open = async (file: File | undefined) => {
+    if (!file) return;
+    const made = await attempt(() => takeInShow(file));
+    if (made) await again();
+  };
+  return (
+    <form
+      aria-label="A new show"
+      className="flex max-w-3xl flex-wrap items-end gap-2"
+      onSubmit={(e) => {
+        e.preventDefault();
+        void create();
+      }}
+    >
+      <Field label="Name of a new show">
+        <input
+          aria-label="Name of a new show"
+          placeholder={shows.length === 0 ? 'name your first show' : 'name of a new show'}
+          className={`${inputShape} !w-56 !font-sans`}
+          value={name}
+          onChange={(e) => setName(e.target.value)}
+        />
+      </Field>
+      <Field label="begins">
+        <select
+          className={`${inputShape} !w-48 !font-sans`}
+          value={from}
+          onChange={(e) => setFrom(e.target.value)}
+        >
+          <option value="empty">empty</option>
+          <option value="dimmers">with dimmers one to one</option>
+          <option value="paper">from paperwork</option>
+          {templates.map((t) => (
+            <option key={t.id} value={t.id}>
+              from template {t.name}
+            </option>
+          ))}
+        </select>
+      </Field>
+      {from === 'dimmers' && (
+        <Field label="How many dimmers">
+          <input
+            className={`${inputShape} !w-20`}
+            inputMode="numeric"
+            value={dimmers}
+            onChange={(e) => setDimmers(e.target.value)}
+          />
+        </Field>
+      )}
+      <Button kind="main" type="submit" disabled={!name.trim()}>
+        Start
+      </Button>
+      <label className="inline-flex min-h-8 cursor-pointer items-center rounded-md border border-line-strong bg-sheet px-2.5 font-semibold hover:bg-sunk">
+        Open a file…
+        <input
+          type="file"
+          accept=".loculus"
+          aria-label="Show file"
+          className="sr-only"
+          onChange={(e) => {
+            void open(e.target.files?.[0]);
+            e.target.value = '';
+          }}
+        />
+      </label>
+    </form>
+  );
+}
+
+function List({ shows, current }: { shows: ListedShow[]; current: number | null }) {
+  const show = useShow().data;
+  const [copying, setCopying] = useState<{ id: number; as: 'copy' | 'template'; name: string } | null>(null);
+  const open = (id: number) => void attempt(() => openShow(id)).then(again);
+  const put = (s: ListedShow) => void attempt(() => archiveShow(s.id, !s.archived)).then(again);
+  const copy = async () => {
+    if (!copying) return;
+    const { id, as, name } = copying;
+    const done = await attempt<unknown>(() =>
+      as === 'copy' ? createShow(name, id) : saveAsTemplate(id, name),
+    );
+    if (done) setCopying(null);
+    await again();
+  };
+  return (
+    <div className="max-w-4xl space-y-2">
+      <table className="w-full rounded-lg border border-line-strong bg-sheet text-left">
+        <thead>
+          <tr>
+            {['Show', 'Revision', 'Last change', ''].map((h) => (
+              <th key={h} className="caps px-3 py-1.5">
+                {h}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {shows.map((s) => (
+            <tr
+              key={s.id}
+              className={`border-t border-line ${s.id === current ? 'bg-petrol-soft' : ''} ${s.archived ? 'opacity-60' : ''}`}
+            >
+              <td className="max-w-44 truncate px-3 font-serif text-[15px] font-semibold" title={s.name}>
+                {s.id === current && <span className="text-petrol">▸ </span>}
+                {s.name}
+                {s.id === current && (
+                  <span className="block font-sans text-[12px] font-normal text-petrol">
+                    live: drives the output
+                  </span>
+                )}
+              </td>
+              <td className="mono px-3">{s.id === current ? (show?.revision ?? s.revision) : s.revision}</td>
+              <td className="mono px-3 whitespace-nowrap">{when(s.changedAt)}</td>
+              <td className="space-x-1 px-3 py-1 text-right whitespace-nowrap">
+                {s.id !== current && <Button onClick={() => open(s.id)}>Open</Button>}{' '}
+                <Button onClick={() => setCopying({ id: s.id, as: 'copy', name: `${s.name} copy` })}>
+                  Duplicate
+                </Button>{' '}
+                <Button onClick={() => setCopying({ id: s.id, as: 'template', name: `${s.name} template` })}>
+                  As template
+                </Button>{' '}
+                <a
+                  className="inline-flex min-h-7 items-center rounded-md border border-line-strong bg-sheet px-2.5 font-semibold hover:bg-sunk"
+                  href={`/api/shows/${s.id}/file`}
+                  download
+                >
+                  Save as file
+                </a>{' '}
+                {s.id !== current && (
+                  <Button onClick={() => put(s)}>{s.archived ? 'Fetch back' : 'Put away'}</Button>
+                )}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {copying && (
+        <form
+          className="flex items-center gap-2"
+          onSubmit={(e) => {
+            e.preventDefault();
+            void copy();
+          }}
+        >
+          <span>{copying.as === 'copy' ? 'The copy is called' : 'The template is called'}</span>
+          <input
+            autoFocus
+            aria-label="Name of the copy"
+            className={`${inputShape} !w-64 !font-sans`}
+            value={copying.name}
+            onFocus={(e) => e.target.select()}
+            onChange={(e) => setCopying({ ...copying, name: e.target.value })}
+          />
+          <Button kind="main" type="submit">
+            {copying.as === 'copy' ? 'Duplicate and open' : 'Save the template'}
+          </Button>
+          <Button onClick={() => setCopying(null)}>Leave</Button>
+        </form>
+      )}
+    </div>
+  );
+}
+
+function Templates({ templates }: { templates: ListedShow[] }) {
+  return (
+    <p className="text-ink-2">
+      <span className="caps">Templates</span> {templates.map((t) => t.name).join(' · ')}
+    </p>
   );
 }
 

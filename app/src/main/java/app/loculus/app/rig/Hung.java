@@ -16,6 +16,7 @@ import java.util.function.IntFunction;
  * @param footprint slots by break
  * @param dead whether it gives no light whatever it receives
  * @param asPatched whether its address is the one in the patch
+ * @param hidden whether what is wrong with it is to be found, so that nobody is told
  */
 public record Hung(
         int number,
@@ -24,7 +25,18 @@ public record Hung(
         List<PatchedAddress> addresses,
         Optional<Pose> pose,
         boolean dead,
-        boolean asPatched) {
+        boolean asPatched,
+        boolean hidden) {
+
+    /** Whether a person may be told that it is dead. */
+    public boolean knownDead() {
+        return dead && !hidden;
+    }
+
+    /** Whether a person may be told that it hangs elsewhere. */
+    public boolean knownElsewhere() {
+        return !asPatched && !hidden;
+    }
 
     boolean listensTo(int universe) {
         return addresses.stream().anyMatch(a -> a.address().universe() == universe);

@@ -49,7 +49,7 @@ public class RigFeed {
         LinearRgb hue = LinearRgb.of(light.hue()).normalised();
         ByteBuffer out = ByteBuffer.allocate(OCTETS).order(java.nio.ByteOrder.LITTLE_ENDIAN);
         out.putInt(fixture.number()).putShort((short) light.cell());
-        out.put((byte) ((landing.isPresent() ? LANDS : 0) | (fixture.dead() ? DEAD : 0)));
+        out.put((byte) ((landing.isPresent() ? LANDS : 0) | (fixture.knownDead() ? DEAD : 0)));
         out.put((byte) LinearRgb.coded(hue.red()))
                 .put((byte) LinearRgb.coded(hue.green()))
                 .put((byte) LinearRgb.coded(hue.blue()));

@@ -100,7 +100,15 @@ public class RigLights {
                 fault.filter(f -> f.universe() != null).map(f -> new Address(f.universe(), f.slot()));
         List<PatchedAddress> addresses = elsewhere.map(a -> from(a, mode)).orElse(fixture.addresses());
         boolean dead = fault.map(RigFaultMapper.RigFault::dead).orElse(false);
-        return new Hung(fixture.number(), kind, mode.footprint(), addresses, fixture.pose(), dead, elsewhere.isEmpty());
+        return new Hung(
+                fixture.number(),
+                kind,
+                mode.footprint(),
+                addresses,
+                fixture.pose(),
+                dead,
+                elsewhere.isEmpty(),
+                fault.map(RigFaultMapper.RigFault::practice).orElse(false));
     }
 
     private static SimulatedFixture simulated(Profile profile, Mode mode) {
@@ -109,8 +117,8 @@ public class RigLights {
 
     /** What one fixture of a profile would do at an address, with what the rig receives there. */
     public List<CellLight> light(Profile profile, Mode mode, Address at) {
-        Hung hung =
-                new Hung(0, simulated(profile, mode), mode.footprint(), from(at, mode), Optional.empty(), false, true);
+        Hung hung = new Hung(
+                0, simulated(profile, mode), mode.footprint(), from(at, mode), Optional.empty(), false, true, false);
         return light(hung);
     }
 

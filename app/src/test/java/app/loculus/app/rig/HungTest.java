@@ -21,7 +21,7 @@ class HungTest {
         Profiles.Type t = PROFILES.type(type);
         SimulatedFixture fixture = new SimulatedFixture(
                 t.mode(), t.mode().emitters(), Profile.byName(t.profile().wheels()));
-        return new Hung(7, fixture, t.mode().footprint(), List.of(addresses), Optional.empty(), dead, true);
+        return new Hung(7, fixture, t.mode().footprint(), List.of(addresses), Optional.empty(), dead, true, false);
     }
 
     private static PatchedAddress at(int breakNumber, int universe, int slot) {

@@ -1,5 +1,6 @@
 package app.loculus.core.check;
 
+import app.loculus.core.patch.BringUp;
 import app.loculus.core.patch.FixtureId;
 import app.loculus.core.patch.UnitId;
 import app.loculus.core.show.Numbers;
@@ -41,6 +42,10 @@ public final class Readiness {
         if (clashes > 0) {
             return new Chapter("Patch", clashes + (clashes == 1 ? " clash" : " clashes"), Chapter.State.WRONG);
         }
+        long wrong = marked();
+        if (wrong > 0) {
+            return new Chapter("Patch", wrong + " wrong or dead", Chapter.State.NEEDS_AN_EYE);
+        }
         return unpatched > 0
                 ? new Chapter("Patch", unpatched + " without address", Chapter.State.NEEDS_AN_EYE)
                 : new Chapter("Patch", Numbers.count(show.patch().size(), "fixture"), Chapter.State.READY);
@@ -72,11 +77,19 @@ public final class Readiness {
                 gaps > 0 ? Chapter.State.NEEDS_AN_EYE : begun ? Chapter.State.READY : Chapter.State.NOT_BEGUN);
     }
 
-    /** Everything worth a look: clashes, fixtures without an address, fixtures in no group. */
+    /** Fixtures that did not answer as they should when they were brought up. */
+    private long marked() {
+        return show.patch().fixtures().stream()
+                .map(f -> f.bringUp().answer())
+                .filter(a -> a == BringUp.Answer.WRONG || a == BringUp.Answer.DEAD)
+                .count();
+    }
+
+    /** Everything worth a look: clashes, no address, wrong or dead when brought up, in no group. */
     private int gaps() {
         long unpatched =
                 show.patch().fixtures().stream().filter(f -> !f.patched()).count();
-        return (int) (show.patch().clashes().size() + unpatched + inNoGroup());
+        return (int) (show.patch().clashes().size() + unpatched + marked() + inNoGroup());
     }
 
     private long inNoGroup() {

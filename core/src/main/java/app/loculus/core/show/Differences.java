@@ -62,18 +62,22 @@ public final class Differences {
         numbers(
                 "gone",
                 were.values().stream().filter(f -> !are.containsKey(f.id())).toList());
-        changed(were, are, "other addresses", (a, b) -> !addresses(a).equals(addresses(b)));
-        changed(were, are, "another number", (a, b) -> a.number() != b.number());
-        changed(were, are, "another profile or mode", (a, b) -> !type(before, a).equals(type(after, b)));
-        changed(were, are, "another name", (a, b) -> !a.name().equals(b.name()));
-        changed(were, are, "another position", (a, b) -> !a.position().equals(b.position()));
-        changed(were, are, "another purpose", (a, b) -> !a.purpose().equals(b.purpose()));
-        changed(were, are, "another place on stage", (a, b) -> !a.pose().equals(b.pose()));
-        changed(were, are, "other notes", (a, b) -> !a.notes().equals(b.notes()));
+        changed(were, are, "with other addresses", (a, b) -> !addresses(a).equals(addresses(b)));
+        changed(were, are, "with another number", (a, b) -> a.number() != b.number());
         changed(
                 were,
                 are,
-                "another mark from bringing up",
+                "with another profile or mode",
+                (a, b) -> !type(before, a).equals(type(after, b)));
+        changed(were, are, "with another name", (a, b) -> !a.name().equals(b.name()));
+        changed(were, are, "with another position", (a, b) -> !a.position().equals(b.position()));
+        changed(were, are, "with another purpose", (a, b) -> !a.purpose().equals(b.purpose()));
+        changed(were, are, "with another place on stage", (a, b) -> !a.pose().equals(b.pose()));
+        changed(were, are, "with other notes", (a, b) -> !a.notes().equals(b.notes()));
+        changed(
+                were,
+                are,
+                "with another mark from bringing up",
                 (a, b) -> !a.bringUp().equals(b.bringUp()));
     }
 

@@ -27,9 +27,9 @@ class DifferencesTest {
                 .containsExactly(
                         "1 fixture added: 81",
                         "1 fixture gone: 41",
-                        "2 fixtures other addresses: 21 thru 22",
-                        "1 fixture another number: 32",
-                        "3 fixtures another name: 11 thru 13",
+                        "2 fixtures with other addresses: 21 thru 22",
+                        "1 fixture with another number: 32",
+                        "3 fixtures with another name: 11 thru 13",
                         "1 group added: 1 “All”",
                         "1 universe added: 1",
                         "Working values differ");

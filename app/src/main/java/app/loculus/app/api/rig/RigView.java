@@ -58,9 +58,13 @@ record RigView(
                 whole.tiltDegrees(),
                 whole.beamDegrees(),
                 whole.gobo().orElse(""),
-                hung.addresses().stream().map(a -> a.address().toString()).collect(Collectors.joining(" + ")),
-                hung.dead(),
-                hung.asPatched(),
+                hung.hidden()
+                        ? "an address nobody has told"
+                        : hung.addresses().stream()
+                                .map(a -> a.address().toString())
+                                .collect(Collectors.joining(" + ")),
+                hung.knownDead(),
+                !hung.knownElsewhere(),
                 lights.stream()
                         .skip(1)
                         .map(c -> new CellView(c.cell(), c.intensity(), Xyy.of(c), hex(c)))
