@@ -33,6 +33,9 @@ export const useGroups = () =>
 export const usePalettes = () =>
   useOfShow('palettes', async (id) => answered(await client.GET('/api/shows/{id}/palettes', at(id))));
 
+export const useGaps = () =>
+  useOfShow('check', async (id) => answered(await client.GET('/api/shows/{id}/check', at(id))));
+
 export const useVersions = () =>
   useOfShow('versions', async (id) => answered(await client.GET('/api/shows/{id}/versions', at(id))));
 
@@ -69,7 +72,7 @@ export function useOutput() {
 
 /** Which parts to look at again after areas of the show have changed. */
 export function refresh(areas: string[]) {
-  const parts = new Set<string>(['show']);
+  const parts = new Set<string>(['show', 'check']);
   for (const area of areas) {
     if (area === 'fixtures' || area === 'profiles')
       ['patch', 'desk', 'groups', 'palettes'].forEach((p) => parts.add(p));

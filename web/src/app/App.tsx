@@ -2,6 +2,7 @@ import { useEffect } from 'react';
 import { Navigate, Route, Routes } from 'react-router';
 import { useCurrentShow } from '../api/current-show';
 import { useShows } from '../api/queries';
+import { CheckPage } from '../features/check/CheckPage';
 import { GroupsPage } from '../features/groups/GroupsPage';
 import { PalettesPage } from '../features/palettes/PalettesPage';
 import { PatchPage } from '../features/patch/PatchPage';
@@ -31,6 +32,7 @@ export function App() {
         <Route path="/patch" element={id === null ? <Navigate to="/show" /> : <PatchPage />} />
         <Route path="/groups" element={id === null ? <Navigate to="/show" /> : <GroupsPage />} />
         <Route path="/palettes" element={id === null ? <Navigate to="/show" /> : <PalettesPage />} />
+        <Route path="/check" element={id === null ? <Navigate to="/show" /> : <CheckPage />} />
         <Route path="*" element={<Navigate to={id === null ? '/show' : '/patch'} />} />
       </Routes>
     </Shell>

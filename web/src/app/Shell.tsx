@@ -83,7 +83,7 @@ function OutputState() {
   );
 }
 
-const LATER = new Set(['Looks', 'Check', 'Hand over']);
+const LATER = new Set(['Looks', 'Hand over']);
 
 function Rail() {
   const show = useShow().data;

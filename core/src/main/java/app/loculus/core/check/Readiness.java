@@ -1,13 +1,9 @@
 package app.loculus.core.check;
 
 import app.loculus.core.patch.BringUp;
-import app.loculus.core.patch.FixtureId;
-import app.loculus.core.patch.UnitId;
 import app.loculus.core.show.Numbers;
 import app.loculus.core.show.Show;
 import java.util.List;
-import java.util.Set;
-import java.util.stream.Collectors;
 
 /** How far each chapter of the work is. */
 public final class Readiness {
@@ -85,22 +81,10 @@ public final class Readiness {
                 .count();
     }
 
-    /** Everything worth a look: clashes, no address, wrong or dead when brought up, in no group. */
+    /** Everything that Check lists, counted by fixture or clash. */
     private int gaps() {
-        long unpatched =
-                show.patch().fixtures().stream().filter(f -> !f.patched()).count();
-        return (int) (show.patch().clashes().size() + unpatched + marked() + inNoGroup());
-    }
-
-    private long inNoGroup() {
-        Set<FixtureId> grouped = show.groups().stream()
-                .flatMap(g -> g.content().selection().units().stream())
-                .map(UnitId::fixture)
-                .collect(Collectors.toSet());
-        return grouped.isEmpty()
-                ? 0
-                : show.patch().fixtures().stream()
-                        .filter(f -> !grouped.contains(f.id()))
-                        .count();
+        return Gaps.of(show).stream()
+                .mapToInt(g -> g.kind().equals("clash") ? 1 : g.numbers().size())
+                .sum();
     }
 }

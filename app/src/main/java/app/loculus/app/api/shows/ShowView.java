@@ -1,6 +1,7 @@
 package app.loculus.app.api.shows;
 
 import app.loculus.app.session.Snapshot;
+import app.loculus.core.check.Chapter;
 import app.loculus.core.check.Readiness;
 import app.loculus.core.show.History;
 import java.util.List;
@@ -26,12 +27,14 @@ record ShowView(
     /** How one chapter stands: ready, needs-an-eye, wrong or not-begun. */
     record ChapterView(String name, String fact, String state) {}
 
+    /** ready, needs-an-eye, wrong or not-begun. */
+    static String word(Chapter.State state) {
+        return state.name().toLowerCase(Locale.ROOT).replace('_', '-');
+    }
+
     static ShowView of(Snapshot s, boolean live) {
         List<ChapterView> chapters = Readiness.of(s.show()).stream()
-                .map(c -> new ChapterView(
-                        c.name(),
-                        c.fact(),
-                        c.state().name().toLowerCase(Locale.ROOT).replace('_', '-')))
+                .map(c -> new ChapterView(c.name(), c.fact(), word(c.state())))
                 .toList();
         return new ShowView(
                 s.id(),

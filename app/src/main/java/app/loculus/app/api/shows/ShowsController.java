@@ -8,6 +8,7 @@ import app.loculus.app.session.Edited;
 import app.loculus.app.session.Shows;
 import app.loculus.app.session.Snapshot;
 import app.loculus.app.store.ShowStore;
+import app.loculus.core.check.Gaps;
 import app.loculus.core.patch.Address;
 import app.loculus.core.patch.Layout;
 import app.loculus.core.problem.Refusal;
@@ -161,6 +162,16 @@ class ShowsController {
     @ResponseStatus(HttpStatus.CREATED)
     ShowView takeIn(@RequestParam("file") MultipartFile file) throws IOException {
         return view(shows.takeIn(ShowArchive.read(file.getBytes())).id());
+    }
+
+    record GapView(String kind, String state, String words, List<Integer> numbers) {}
+
+    /** What is missing, clashing or does not answer. */
+    @GetMapping("/api/shows/{id}/check")
+    List<GapView> check(@PathVariable long id) {
+        return Gaps.of(shows.get(id).show()).stream()
+                .map(g -> new GapView(g.kind(), ShowView.word(g.state()), g.words(), g.numbers()))
+                .toList();
     }
 
     @GetMapping("/api/shows/{id}/versions")
