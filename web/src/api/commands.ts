@@ -19,8 +19,14 @@ async function edit(body: unknown) {
   return answered(await client.POST('/api/shows/{id}/edits', post));
 }
 
-export const select = (units: string[], how: 'hold' | 'add' | 'less') =>
-  edit({ edit: { type: 'select', units, how } });
+let picking: Promise<unknown> = Promise.resolve();
+
+/** Takes units in hand; quick presses are done one after another, in the order in which they were made. */
+export function select(units: string[], how: 'hold' | 'add' | 'less') {
+  const next = picking.catch(() => undefined).then(() => edit({ edit: { type: 'select', units, how } }));
+  picking = next;
+  return next;
+}
 
 export const place = (places: { number: number; x: number; y: number; z: number }[]) =>
   edit({ edit: { type: 'place', places } });

@@ -14,6 +14,14 @@ import { TableFoot } from './TableFoot';
 
 const ROW = 26;
 
+interface Writing {
+  number: number;
+  key: ColumnKey;
+  text: string;
+  /** Rows to write in; without them those in hand, when the written one is among them. */
+  units?: string[];
+}
+
 interface Props {
   fixtures: FixtureView[];
   total: number;
@@ -29,9 +37,11 @@ export function PatchTable({ fixtures, total, onBringIn }: Props) {
   const [by, setBy] = useState<GroupBy>('position');
   const [shown, setShown] = useState(storedColumns);
   const [cursor, setCursor] = useState({ line: 0, column: 0 });
-  const [writing, setWriting] = useState<{ number: number; key: ColumnKey; text: string } | null>(null);
+  const [writing, setWriting] = useState<Writing | null>(null);
   const [pasted, setPasted] = useState<PastedRow[] | null>(null);
   const anchor = useRef<number | null>(null);
+  /** What was in hand before the first of two presses. */
+  const before = useRef<string[]>([]);
   const scroll = useRef<HTMLDivElement>(null);
   const desk = useDesk().data;
   const held = useMemo(() => new Set(desk?.steps.flat().map((u) => u.split('.')[0])), [desk]);
@@ -51,7 +61,7 @@ export function PatchTable({ fixtures, total, onBringIn }: Props) {
 
   const press = (
     index: number,
-    e: { shiftKey: boolean; ctrlKey: boolean; metaKey: boolean; altKey: boolean },
+    e: { shiftKey: boolean; ctrlKey: boolean; metaKey: boolean; altKey: boolean; detail?: number },
     column = cursor.column,
   ) => {
     const at = lines[index];
@@ -65,21 +75,31 @@ export function PatchTable({ fixtures, total, onBringIn }: Props) {
         ? at.numbers
         : run.flatMap((l) => (l.kind === 'row' ? [String(l.fixture.number)] : []));
     if (index < from) units.reverse();
-    void attempt(() => select(units, e.altKey ? 'less' : e.ctrlKey || e.metaKey ? 'add' : 'hold'));
+    const how = e.altKey ? 'less' : e.ctrlKey || e.metaKey ? 'add' : 'hold';
+    if ((e.detail ?? 1) < 2) before.current = [...held].map(String);
+    void attempt(() => select(units, how));
   };
-  const write = (line: number, column: number, typed?: string) => {
+  /** What was in hand before a double press is in hand again, if the pressed row was part of it. */
+  const writeIn = (line: number, column: number) => {
+    const at = lines[line];
+    const units = before.current;
+    const many = at?.kind === 'row' && units.length > 1 && units.includes(String(at.fixture.number));
+    if (many) void attempt(() => select(units, 'hold'));
+    write(line, column, many ? units : undefined);
+  };
+  const write = (line: number, column: number, units?: string[]) => {
     const at = lines[line];
     const into = columns[column];
     if (at?.kind !== 'row' || !into?.line) return;
     setCursor({ line, column });
-    setWriting({ number: at.fixture.number, key: into.key, text: typed ?? into.value(at.fixture) });
+    setWriting({ number: at.fixture.number, key: into.key, text: into.value(at.fixture), units });
   };
   /** In every row that is in hand, when the written one is among them; in its own row otherwise. */
   const written = (value: string) => {
     if (!writing) return;
     const column = COLUMNS.find((c) => c.key === writing.key)!;
-    const many = held.has(String(writing.number)) && held.size > 1;
-    const who = many ? runs([...held].map(Number)) : String(writing.number);
+    const units = writing.units ?? (held.has(String(writing.number)) ? [...held].map(String) : []);
+    const who = units.length > 1 ? runs(units.map(Number)) : String(writing.number);
     setWriting(null);
     scroll.current?.focus();
     void runLine(column.line!(who, value));
@@ -178,7 +198,7 @@ export function PatchTable({ fixtures, total, onBringIn }: Props) {
                   cursor={here ? cursor.column : -1}
                   writing={writing?.number === at.fixture.number ? writing : null}
                   onPress={press}
-                  onWrite={write}
+                  onWrite={writeIn}
                   onWritten={written}
                   onLeave={() => setWriting(null)}
                 />

@@ -23,11 +23,19 @@ export function ReadAloud({ patch, title }: { patch: PatchView; title: ReactNode
   const [type, setType] = useState('');
   const [universe, setUniverse] = useState(patch.universes[0]?.universe ?? 1);
   const [entries, setEntries] = useState<Entry[]>([]);
+  const heard = useRef<Entry[]>([]);
+  const queue = useRef(Promise.resolve());
+  /** A universe chosen by hand counts for the next entry, whatever was read before. */
+  const chosen = useRef<number | null>(null);
+  const keep = (all: Entry[]) => {
+    heard.current = all;
+    setEntries(all);
+  };
   const [foreseen, setForeseen] = useState<AloudView | null>(null);
   const [wrong, setWrong] = useState('');
   const input = useRef<HTMLInputElement>(null);
   const done = entries.filter((e) => e.done);
-  const read = done.map((e) => ({ number: e.number, address: e.address }));
+  const read = done.map((e) => ({ number: e.number, address: e.address })).reverse();
   const readKey = JSON.stringify(read);
 
   useEffect(() => input.current?.focus(), []);
@@ -60,15 +68,29 @@ export function ReadAloud({ patch, title }: { patch: PatchView; title: ReactNode
     };
   }, [text, universe, type, readKey]);
 
-  const enter = async () => {
+  /** Entries are done one after another, however quickly they are typed. */
+  const enter = () => {
     const said = text.trim();
     if (!said) return;
     setText('');
     setForeseen(null);
+    queue.current = queue.current.then(() => hear(said));
+  };
+  const hear = async (said: string) => {
+    const before = heard.current;
+    const read = before.filter((e) => e.done).map((e) => ({ number: e.number, address: e.address }));
+    const inUniverse = before[0]?.universe ?? universe;
     try {
-      const heard = await aloud({ text: said, universe, type, read, preview: false });
-      setUniverse(heard.universe);
-      setEntries([{ ...heard, done: heard.did !== '' }, ...entries]);
+      const entry = await aloud({
+        text: said,
+        universe: chosen.current ?? inUniverse,
+        type,
+        read: read.reverse(),
+        preview: false,
+      });
+      chosen.current = null;
+      setUniverse(entry.universe);
+      keep([{ ...entry, done: entry.did !== '' }, ...before]);
       setWrong('');
     } catch (error) {
       setText(said);
@@ -79,20 +101,20 @@ export function ReadAloud({ patch, title }: { patch: PatchView; title: ReactNode
   const wayOut = async (line: string, words: string) => {
     await runLine(line);
     const [first, ...rest] = entries;
-    if (first && !text.trim()) setEntries([{ ...first, done: true, did: words, problems: [] }, ...rest]);
+    if (first && !text.trim()) keep([{ ...first, done: true, did: words, problems: [] }, ...rest]);
     input.current?.focus();
   };
   const takeBack = async () => {
     const last = entries[0];
     if (!last) return;
     if (last.done) await undoNow();
-    setEntries(entries.slice(1));
+    keep(entries.slice(1));
     setForeseen(null);
     const before = entries[1];
     if (before) setUniverse(before.universe);
   };
   const onKeyDown = (e: React.KeyboardEvent) => {
-    if (e.key === 'Enter') void enter();
+    if (e.key === 'Enter') enter();
     else if (e.key === 'Backspace' && text === '') void takeBack();
     else return;
     e.preventDefault();
@@ -126,7 +148,11 @@ export function ReadAloud({ patch, title }: { patch: PatchView; title: ReactNode
                 className={`${inputShape} !h-14 !w-16 !text-[20px]`}
                 inputMode="numeric"
                 value={universe}
-                onChange={(e) => setUniverse(Number(e.target.value.replace(/\D/g, '')) || 1)}
+                onChange={(e) => {
+                  const number = Number(e.target.value.replace(/\D/g, '')) || 1;
+                  chosen.current = number;
+                  setUniverse(number);
+                }}
               />
             </Field>
             <Field label="New numbers become">

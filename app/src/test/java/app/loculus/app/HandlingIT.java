@@ -102,8 +102,8 @@ class HandlingIT extends InBrowser {
         page.getByLabel("Find fixtures").fill("gallery");
         assertThat(page.locator("[data-number]")).hasCount(3);
         page.getByLabel("Find fixtures").fill("");
-        page.getByLabel("Group by").selectOption("profile");
-        page.getByText("Skiff Wash — 6 fixtures").click();
+        page.getByLabel("Group by").selectOption("type");
+        page.getByText("Skiff Wash / extended — 6 fixtures").click();
         assertThat(row(6)).hasAttribute("aria-selected", "true");
     }
 

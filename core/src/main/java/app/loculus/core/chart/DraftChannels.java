@@ -97,8 +97,7 @@ final class DraftChannels {
         int begin = 0;
         while (begin < ranges.size()) {
             int end = begin;
-            while (end + 1 < ranges.size()
-                    && ranges.get(end + 1).attribute().equals(ranges.get(begin).attribute())) {
+            while (end + 1 < ranges.size() && sort(c, ranges.get(end + 1)).equals(sort(c, ranges.get(begin)))) {
                 end++;
             }
             boolean alone = begin == 0 && end == ranges.size() - 1;
@@ -108,11 +107,23 @@ final class DraftChannels {
         return functions.isEmpty() ? List.of(function(c, 0, -1, true, resolution)) : functions;
     }
 
+    /** Ranges of one sort make one function. A closed shutter and an open one are two, because light is 0 or 1 there. */
+    private static String sort(DraftChannel c, DraftRange r) {
+        return r.attribute()
+                + (r.attribute().isEmpty() ? Usually.shutter(c.attribute(), r).orElse("") : "");
+    }
+
     private ChannelFunction function(DraftChannel c, int begin, int end, boolean alone, Resolution resolution) {
         List<DraftRange> own = c.ranges().subList(begin, end + 1);
         boolean other = !own.isEmpty() && !own.get(0).attribute().isEmpty();
+        Optional<String> shutter =
+                own.isEmpty() || other ? Optional.empty() : Usually.shutter(c.attribute(), own.get(0));
         double low = other ? own.get(0).physicalFrom() : c.physicalFrom();
         double high = other ? own.get(0).physicalTo() : c.physicalTo();
+        if (shutter.isPresent()) {
+            low = shutter.get().equals("closed") ? 0 : 1;
+            high = low;
+        }
         long from = alone ? 0 : first(own.get(0).from(), resolution);
         long to = alone ? resolution.max() : last(own.get(own.size() - 1).to(), resolution);
         Attribute attribute = new Attribute(other ? own.get(0).attribute() : c.attribute());

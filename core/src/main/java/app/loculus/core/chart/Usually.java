@@ -4,6 +4,7 @@ import app.loculus.core.profile.Attribute;
 import app.loculus.core.profile.StandardAttributes;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 
 /** What home, highlight and ranges usually are where a chart does not say. */
 final class Usually {
@@ -38,7 +39,7 @@ final class Usually {
         return opens ? home(attribute, ranges) : -1;
     }
 
-    private static java.util.Optional<DraftRange> open(List<DraftRange> ranges) {
+    private static Optional<DraftRange> open(List<DraftRange> ranges) {
         return ranges.stream()
                 .filter(r -> r.name().toLowerCase(Locale.ROOT).matches(".*\\b(open|white|none|no gobo|off)\\b.*"))
                 .findFirst();
@@ -53,5 +54,17 @@ final class Usually {
             return new DraftRange(name, from, to, attribute + "Strobe", usual.from(), usual.to(), "");
         }
         return new DraftRange(name, from, to, "", 0, 1, colour);
+    }
+
+    /** Whether a range of a shutter channel is {@code closed} or {@code open}; empty for everything else. */
+    static Optional<String> shutter(String attribute, DraftRange range) {
+        String plain = range.name().toLowerCase(Locale.ROOT);
+        if (!attribute.matches("Shutter\\d+")) {
+            return Optional.empty();
+        }
+        if (plain.matches(".*\\b(closed?|blackout|dark)\\b.*")) {
+            return Optional.of("closed");
+        }
+        return plain.matches(".*\\b(open|no function)\\b.*") ? Optional.of("open") : Optional.empty();
     }
 }

@@ -125,7 +125,8 @@ class ChartReaderTest {
         List<ChannelFunction> functions = mode.channels().get(0).functions();
         assertThat(functions)
                 .extracting(f -> f.attribute() + " " + f.from() + "-" + f.to())
-                .containsExactly("Shutter1 0-8191", "Shutter1Strobe 8192-65535");
+                .containsExactly("Shutter1 0-4095", "Shutter1 4096-8191", "Shutter1Strobe 8192-65535");
+        assertThat(functions).extracting(ChannelFunction::physicalTo).startsWith(0.0, 1.0);
         assertThat(mode.channels().get(0).home()).isEqualTo(4096);
     }
 

@@ -7,6 +7,8 @@ import java.io.StringReader;
 import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVRecord;
@@ -35,12 +37,17 @@ public final class CsvTable {
         try (CSVParser parser = CSVParser.parse(new StringReader(clean), format(clean))) {
             return rows(parser);
         } catch (IOException | UncheckedIOException | IllegalStateException e) {
-            throw Refusal.of(
-                    "csv.form",
-                    "file",
-                    "The table cannot be read: " + e.getMessage(),
-                    WayOut.advice("Look for a quotation mark that is not closed."));
+            throw unreadable(String.valueOf(e.getMessage()));
         }
+    }
+
+    private static Refusal unreadable(String message) {
+        Matcher line = Pattern.compile("startline (\\d+)").matcher(message);
+        return line.find()
+                ? Table.refused(
+                        "line " + line.group(1),
+                        "Line " + line.group(1) + ": a quotation mark is opened there and never closed.")
+                : Table.refused("file", "The table cannot be read; look for a quotation mark that is not closed.");
     }
 
     private static Table rows(CSVParser parser) {

@@ -1,0 +1,153 @@
+package app.loculus.formats.showfile;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.catchThrowable;
+
+import app.loculus.core.command.Command;
+import app.loculus.core.command.LineReader;
+import app.loculus.core.problem.Refusal;
+import app.loculus.core.profile.Profiles;
+import app.loculus.core.show.Outcome;
+import app.loculus.core.show.Show;
+import app.loculus.formats.gdtf.ShippedProfiles;
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.util.Random;
+import java.util.function.UnaryOperator;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipInputStream;
+import java.util.zip.ZipOutputStream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+
+class ShowArchiveTest {
+
+    private static final LineReader LINES = new LineReader(ShippedProfiles.read());
+
+    private static Show after(Show show, String... lines) {
+        Show now = show;
+        for (String line : lines) {
+            Outcome outcome = ((Command.Edit) LINES.read(line)).edit().apply(now);
+            assertThat(outcome.problems()).filteredOn(p -> p.refuses()).as(line).isEmpty();
+            now = outcome.show();
+        }
+        return now;
+    }
+
+    private static Show show() {
+        return after(
+                Show.empty("Größe “7”"),
+                "patch 1 thru 12 as \"Skiff Wash / extended\" at 1.1",
+                "patch 21 as \"Tideline Batten\" at 2.1".replace("\"Tideline Batten\"", batten()),
+                "patch 1 at 3.1 also",
+                "hang 1 thru 6 on \"Bridge 1\"",
+                "purpose 1 \"front\"",
+                "note 2 \"new lamp\"",
+                "mark 3 wrong \"blinks\"",
+                "place 1 thru 12 at -5,2,6 thru 5,2,6",
+                "universe 2 name \"Floor\" to unicast \"192.0.2.9\" as \"Node\"",
+                "1 thru 6 mirror at 20 thru 80 colour xy 0.3, 0.4",
+                "record colour \"Sea\" global",
+                "record intensity \"Steps\"",
+                "record group \"Half\"",
+                "7 thru 12 colour 1",
+                "21.2 at 40");
+    }
+
+    private static String batten() {
+        Profiles all = ShippedProfiles.read();
+        return "\"Tideline Batten / "
+                + all.all().stream()
+                        .filter(p -> p.name().equals("Tideline Batten"))
+                        .findFirst()
+                        .orElseThrow()
+                        .modes()
+                        .get(0)
+                        .name()
+                + "\"";
+    }
+
+    @Test
+    void a_show_comes_back_equal_and_gives_the_same_octets_each_time() {
+        Show show = show();
+        byte[] file = ShowArchive.write(show);
+        Show read = ShowArchive.read(file);
+        assertThat(read).isEqualTo(show);
+        assertThat(read.hand()).isEqualTo(show.hand());
+        assertThat(read.profiles().all())
+                .containsExactlyInAnyOrderElementsOf(show.profiles().all());
+        assertThat(ShowArchive.write(read)).isEqualTo(file);
+    }
+
+    @Test
+    void an_empty_show_is_a_show_too() {
+        assertThat(ShowArchive.read(ShowArchive.write(Show.empty("New")))).isEqualTo(Show.empty("New"));
+    }
+
+    /** The file with the text of one entry changed; the checksum left as it is or made to fit. */
+    private static byte[] changed(byte[] file, String entry, UnaryOperator<String> change) {
+        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+        try (ZipInputStream in = new ZipInputStream(new ByteArrayInputStream(file));
+                ZipOutputStream out = new ZipOutputStream(bytes)) {
+            for (ZipEntry e = in.getNextEntry(); e != null; e = in.getNextEntry()) {
+                byte[] content = in.readAllBytes();
+                out.putNextEntry(new ZipEntry(e.getName()));
+                out.write(
+                        e.getName().equals(entry)
+                                ? change.apply(new String(content, StandardCharsets.UTF_8))
+                                        .getBytes(StandardCharsets.UTF_8)
+                                : content);
+            }
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        return bytes.toByteArray();
+    }
+
+    @Test
+    void a_file_that_was_changed_newer_or_something_else_is_refused_in_words() {
+        byte[] file = ShowArchive.write(show());
+        assertThatThrownBy(() -> ShowArchive.read(changed(file, "show.json", t -> t.replace("Bridge 1", "Bridge 2"))))
+                .isInstanceOf(Refusal.class)
+                .hasMessageContaining("checksum does not fit");
+        assertThatThrownBy(() -> ShowArchive.read(
+                        changed(file, "manifest.json", t -> t.replace("\"version\":1", "\"version\":9"))))
+                .hasMessageContaining("of version 9; up to 1 is understood");
+        assertThatThrownBy(() -> ShowArchive.read(changed(file, "manifest.json", t -> "{}")))
+                .hasMessageContaining("no show file");
+        assertThatThrownBy(() -> ShowArchive.read(changed(file, "manifest.json", t -> "{")))
+                .hasMessageContaining("cannot be read");
+        assertThatThrownBy(() -> ShowArchive.read(new byte[] {1, 2, 3})).hasMessageContaining("no ZIP archive");
+    }
+
+    @ParameterizedTest
+    @ValueSource(
+            strings = {
+                "\"number\" : 2,|\"number\" : 1,|twice",
+                "\"mode\" : \"extended\"|\"mode\" : \"nothing\"|mode of fixture"
+            })
+    void a_show_that_does_not_fit_together_is_refused_even_with_a_fitting_checksum(String how) {
+        String[] parts = how.split("\\|");
+        ShowDocumentTampering.check(show(), t -> t.replaceFirst(parts[0], parts[1]), parts[2]);
+    }
+
+    @ParameterizedTest
+    @ValueSource(longs = {1, 2, 3, 4})
+    void octets_changed_anywhere_are_refused_or_read_but_never_fail_otherwise(long seed) {
+        Random random = new Random(seed);
+        byte[] file = ShowArchive.write(show());
+        for (int i = 0; i < 25; i++) {
+            byte[] changed = file.clone();
+            changed[random.nextInt(changed.length)] ^= (byte) (1 + random.nextInt(255));
+            Throwable thrown = catchThrowable(() -> ShowArchive.read(changed));
+            assertThat(thrown)
+                    .satisfiesAnyOf(
+                            t -> assertThat(t).isNull(), t -> assertThat(t).isInstanceOf(Refusal.class));
+        }
+    }
+}
