@@ -70,7 +70,10 @@ class PartWriter {
     }
 
     private void fixtures(long show, List<Change.OfFixture> changes) {
-        List<Integer> ids = changes.stream().map(c -> c.id().value()).toList();
+        List<Integer> ids = changes.stream()
+                .filter(c -> c.before().isPresent())
+                .map(c -> c.id().value())
+                .toList();
         List<Fixture> put = changes.stream().flatMap(c -> c.after().stream()).toList();
         batches(ids, batch -> patch.delete(show, batch));
         batches(put.stream().map(PartWriter::row).toList(), batch -> patch.insert(show, batch));

@@ -4,7 +4,7 @@ import app.loculus.core.patch.Address;
 import app.loculus.core.patch.Claim;
 import app.loculus.core.patch.Fixture;
 import app.loculus.core.patch.FixtureId;
-import app.loculus.core.patch.GapFinder;
+import app.loculus.core.patch.Occupancy;
 import app.loculus.core.patch.Patch;
 import app.loculus.core.problem.Problem;
 import app.loculus.core.problem.Problems;
@@ -34,13 +34,15 @@ public final class Hookup {
     private final Profiles profiles;
     private final Clashing clashing;
     private final Map<Integer, Integer> lines = new HashMap<>();
-    private Patch patch;
+    private final Patch patch;
+    private final Occupancy occupied;
     private int nextId;
 
     private Hookup(Show show, Profiles library, Clashing clashing) {
         this.profiles = show.profiles().orElse(library);
         this.clashing = clashing;
         this.patch = show.patch();
+        this.occupied = new Occupancy(patch);
         this.nextId = patch.nextId().value();
     }
 
@@ -126,8 +128,7 @@ public final class Hookup {
             return wanted;
         }
         fits(wanted);
-        List<Claim> blocked = blocked(wanted);
-        return blocked.isEmpty() ? wanted : clash(wanted, blocked.get(0), problems);
+        return blocked(wanted).map(c -> clash(wanted, c, problems)).orElse(wanted);
     }
 
     private void fits(TakeIn.NewFixture wanted) {
@@ -145,10 +146,17 @@ public final class Hookup {
         }
     }
 
-    private List<Claim> blocked(TakeIn.NewFixture wanted) {
-        Patch with = patch.changed(patch.profiles().with(wanted.type().profile()), List.of(), List.of(fixture(wanted)));
-        return with.claimsOf(fixture(wanted)).stream()
-                .flatMap(c -> with.inTheWayOf(c).stream())
+    private Optional<Claim> blocked(TakeIn.NewFixture wanted) {
+        return claims(wanted).stream()
+                .flatMap(c -> occupied.inTheWayOf(c).stream())
+                .findFirst();
+    }
+
+    private List<Claim> claims(TakeIn.NewFixture wanted) {
+        Fixture fixture = fixture(wanted);
+        Map<Integer, Integer> footprint = wanted.type().mode().footprint();
+        return fixture.addresses().stream()
+                .map(a -> new Claim(fixture, a, footprint.get(a.breakNumber())))
                 .toList();
     }
 
@@ -166,8 +174,8 @@ public final class Hookup {
     }
 
     private TakeIn.NewFixture clash(TakeIn.NewFixture wanted, Claim other, Problems problems) {
-        Optional<Address> gap = new GapFinder(patch)
-                .next(wanted.address().orElseThrow(), wanted.type().mode().slots(), Optional.empty());
+        Optional<Address> gap = occupied.nextGap(
+                wanted.address().orElseThrow(), wanted.type().mode().slots());
         Optional<Address> lands =
                 clashing == Clashing.MOVE ? gap : clashing == Clashing.SHARE ? wanted.address() : Optional.empty();
         problems.add(Problem.warning(
@@ -193,7 +201,7 @@ public final class Hookup {
 
     private void remember(TakeIn.NewFixture landing, int line) {
         lines.put(landing.number(), line);
-        patch = patch.changed(patch.profiles().with(landing.type().profile()), List.of(), List.of(fixture(landing)));
+        claims(landing).forEach(occupied::add);
         nextId++;
     }
 }
