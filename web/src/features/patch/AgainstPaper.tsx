@@ -6,6 +6,7 @@ import { useShow } from '../../api/queries';
 import { useLine } from '../../app/line-store';
 import { attempt } from '../../app/notices';
 import { Button } from '../../ui/Button';
+import { Segmented } from '../../ui/Segmented';
 import { ChoosePaper } from './ChoosePaper';
 import { Headers, recognised } from './Headers';
 
@@ -102,6 +103,7 @@ interface DifferencesProps {
 const MOST_ROWS = 500;
 
 function Differences({ view, choices, onChoose }: DifferencesProps) {
+  const [side, setSide] = useState<Choice>('theirs');
   const rows = useMemo(() => {
     const byNumber = new Map<number, DifferenceView[]>();
     for (const d of view.differences) byNumber.set(d.number, [...(byNumber.get(d.number) ?? []), d]);
@@ -129,36 +131,34 @@ function Differences({ view, choices, onChoose }: DifferencesProps) {
           <tr className="border-b border-line">
             <th colSpan={6} className="px-2 pb-1 font-normal">
               <span className="flex flex-wrap items-center gap-1.5 text-[12px]">
-                Take theirs for every
-                {used.map((f) => (
+                <Segmented<Choice>
+                  label="Whose word counts"
+                  tight
+                  value={side}
+                  onChange={setSide}
+                  options={[
+                    { value: 'theirs', text: 'Take theirs' },
+                    { value: 'ours', text: 'Keep ours' },
+                  ]}
+                />
+                for every
+                {[
+                  ...used,
+                  ...['missing', 'extra'].filter((k) => view.differences.some((d) => d.kind === k)),
+                ].map((what) => (
                   <Button
-                    key={f}
+                    key={what}
                     onClick={() =>
                       onChoose(
-                        view.differences.filter((d) => d.field === f),
-                        'theirs',
+                        view.differences.filter((d) => (d.field || d.kind) === what),
+                        side,
                       )
                     }
                   >
-                    {f}
+                    {used.includes(what) ? what : `${what} fixture`}
                   </Button>
                 ))}
-                {['missing', 'extra'].map(
-                  (kind) =>
-                    view.differences.some((d) => d.kind === kind) && (
-                      <Button
-                        key={kind}
-                        onClick={() =>
-                          onChoose(
-                            view.differences.filter((d) => d.kind === kind),
-                            'theirs',
-                          )
-                        }
-                      >
-                        {kind} fixture
-                      </Button>
-                    ),
-                )}
+                <Button onClick={() => onChoose(view.differences, side)}>everything</Button>
               </span>
             </th>
           </tr>

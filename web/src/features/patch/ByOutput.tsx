@@ -14,6 +14,9 @@ import { runs } from './patch-model';
 
 const SLOTS = 512;
 
+/** More universes than this are shown as tiles. */
+const MOST_CARDS = 9;
+
 /** All universes at a glance, and one of them slot by slot with what it is called and where it goes. */
 export function ByOutput({ patch, title }: { patch: PatchView; title: ReactNode }) {
   const [chosen, setChosen] = useState(patch.universes[0]?.universe ?? 1);
@@ -33,8 +36,25 @@ export function ByOutput({ patch, title }: { patch: PatchView; title: ReactNode 
       </div>
       <div className="flex min-h-0 flex-1 gap-3 px-3 pb-3">
         <section aria-label="Universes" className="flex min-h-0 w-[26rem] shrink-0 flex-col gap-2">
-          <div className="min-h-0 flex-1 space-y-1.5 overflow-auto pr-1">
-            {patch.universes.map((u) => (
+          {patch.universes.length > MOST_CARDS && (
+            <div className="grid min-h-0 flex-1 auto-rows-min grid-cols-7 gap-1.5 overflow-auto pr-1">
+              {patch.universes.map((u) => (
+                <Tile
+                  key={u.universe}
+                  universe={u}
+                  on={u === universe}
+                  onPress={() => setChosen(u.universe)}
+                />
+              ))}
+            </div>
+          )}
+          <div
+            className={`space-y-1.5 overflow-auto pr-1 ${patch.universes.length > MOST_CARDS ? 'shrink-0' : 'min-h-0 flex-1'}`}
+          >
+            {(patch.universes.length > MOST_CARDS
+              ? patch.universes.filter((u) => u === universe)
+              : patch.universes
+            ).map((u) => (
               <Glance
                 key={u.universe}
                 universe={u}
@@ -91,6 +111,31 @@ interface GlanceProps {
   universe: UniverseView;
   on: boolean;
   onPress: () => void;
+}
+
+/** A universe as small as it can be read: its number over how full it is. */
+function Tile({ universe: u, on, onPress }: GlanceProps) {
+  const full = Math.round((u.used / SLOTS) * 100);
+  const words = `Universe ${u.universe}${u.name ? ` ${u.name}` : ''}: ${full} % used, ${u.clashes} clashes, longest gap ${u.longestGap} at ${u.longestGapAt}${u.on ? '' : ', off'}`;
+  return (
+    <button
+      aria-pressed={on}
+      aria-label={words}
+      title={words}
+      onClick={onPress}
+      className={`relative h-10 overflow-hidden rounded-md border text-left ${on ? 'border-petrol outline-2 outline-petrol' : 'border-line-strong'} bg-sheet`}
+    >
+      <span
+        className={`absolute right-0 bottom-0 left-0 ${u.clashes > 0 ? 'hatch' : 'bg-petrol-soft'}`}
+        style={{ height: `${full}%` }}
+      />
+      <span className="mono absolute top-1 left-1.5 rounded bg-sheet/80 px-0.5 text-[12px] font-bold">
+        {u.clashes > 0 && <span className="text-madder">■</span>}
+        {!u.on && <span className="text-ochre">▲</span>}
+        {u.universe}
+      </span>
+    </button>
+  );
 }
 
 function Glance({ universe: u, on, onPress }: GlanceProps) {

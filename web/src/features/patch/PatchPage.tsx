@@ -16,7 +16,7 @@ type View = (typeof VIEWS)[number];
 export function PatchPage() {
   const patch = usePatch().data;
   const [search, setSearch] = useSearchParams();
-  const [bringing, setBringing] = useState(false);
+  const [bringing, setBringing] = useState(search.has('bring'));
   const asked = search.get('view') as View;
   const view = VIEWS.includes(asked) ? asked : 'fixture';
   if (!patch) return <p className="p-6 text-ink-2">Opening the patch…</p>;
@@ -59,7 +59,13 @@ export function PatchPage() {
       {view === 'paper' && <AgainstPaper title={title} />}
       {view === 'aloud' && <ReadAloud patch={patch} title={title} />}
       {view === 'bring-up' && <BringUp patch={patch} title={title} />}
-      <HookupDialog open={bringing} onClose={() => setBringing(false)} />
+      <HookupDialog
+        open={bringing}
+        onClose={() => {
+          setBringing(false);
+          if (search.has('bring')) setSearch({});
+        }}
+      />
     </>
   );
 }

@@ -68,7 +68,7 @@ function Begin({ shows, templates }: { shows: ListedShow[]; templates: ListedSho
     if (!created) return;
     await again();
     setName('');
-    void navigate(from === 'paper' ? '/patch?view=paper' : '/patch');
+    void navigate(from === 'paper' ? '/patch?bring' : '/patch');
   };
   const open = async (file: File | undefined) => {
     if (!file) return;

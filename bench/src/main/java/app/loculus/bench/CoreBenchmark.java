@@ -1,5 +1,10 @@
 package app.loculus.bench;
 
+import app.loculus.core.check.Comparison;
+import app.loculus.core.check.Hookup;
+import app.loculus.core.check.HookupRow;
+import app.loculus.core.check.PaperField;
+import app.loculus.core.check.RowVerdict;
 import app.loculus.core.dmx.FrameRenderer;
 import app.loculus.core.dmx.Frames;
 import app.loculus.core.palette.Palette;
@@ -9,6 +14,7 @@ import app.loculus.core.patch.UnitId;
 import app.loculus.core.show.Outcome;
 import app.loculus.core.show.Show;
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.concurrent.TimeUnit;
 import org.openjdk.jmh.annotations.Benchmark;
@@ -32,6 +38,7 @@ import org.openjdk.jmh.annotations.Warmup;
 public class CoreBenchmark {
 
     private Show patch5000;
+    private List<HookupRow> hookup5000;
     private Show held2000;
     private Show colours2000;
     private List<UnitId> units2000;
@@ -43,6 +50,7 @@ public class CoreBenchmark {
     @Setup
     public void prepare() {
         patch5000 = LargeShow.of(5000);
+        hookup5000 = LargeShow.hookup(patch5000);
         Show patched = LargeShow.of(2000);
         held2000 = LargeShow.say(
                 LargeShow.say(patched, "1 thru 200 at full colour xy 0.25, 0.39"), "record colour 1 \"One\" global");
@@ -70,6 +78,29 @@ public class CoreBenchmark {
     @Benchmark
     public Outcome previewOnePatchEditAmong5000() {
         return LargeShow.outcome(patch5000, "patch 2501 at 900.1");
+    }
+
+    /** Goal: below 20 ms. */
+    @Benchmark
+    public Outcome shiftABlockAmong5000() {
+        return LargeShow.outcome(patch5000, "shift 1 thru 25 to 901.1");
+    }
+
+    /** Goal: below 20 ms. */
+    @Benchmark
+    public Outcome changeTheModeOf25Among5000() {
+        return LargeShow.outcome(patch5000, "change 1 thru 25 to \"Skiff Wash / basic\"");
+    }
+
+    /** Goal, with reading and sending: below 1 s. */
+    @Benchmark
+    public List<RowVerdict> examineAHookupOf5000Rows() {
+        return Hookup.examine(Show.empty("New"), LargeShow.PROFILES, hookup5000, Hookup.Clashing.UNPATCHED);
+    }
+
+    @Benchmark
+    public Comparison compareAHookupOf5000Rows() {
+        return Comparison.of(patch5000, LargeShow.PROFILES, hookup5000, EnumSet.allOf(PaperField.class));
     }
 
     /** Goal: below 20 ms. */

@@ -1,5 +1,6 @@
 package app.loculus.bench;
 
+import app.loculus.core.check.HookupRow;
 import app.loculus.core.command.Command;
 import app.loculus.core.command.LineReader;
 import app.loculus.core.profile.Profiles;
@@ -51,6 +52,21 @@ final class LargeShow {
             show = say(show, line);
         }
         return show;
+    }
+
+    /** The paper that agrees with a show. */
+    static List<HookupRow> hookup(Show show) {
+        return show.patch().fixtures().stream()
+                .map(f -> new HookupRow(
+                        f.number(),
+                        String.valueOf(f.number()),
+                        f.name(),
+                        show.patch().profileOf(f).name(),
+                        f.mode(),
+                        f.addresses().get(0).address().toString(),
+                        f.position(),
+                        f.purpose()))
+                .toList();
     }
 
     static Show say(Show show, String line) {

@@ -20,7 +20,7 @@ command
     ;
 
 patch : PATCH numbers (AS profile)? landing (AS profile)? (GAP integer)? ALSO? clashing? ;
-landing : AT address layout? | ONE TO ONE (AT address)? ;
+landing : AT address layout? | ONE TO ONE (AT address)? | AT NEXT GAP (FROM address)? ;
 layout : BY (TYPE | POSITION) | OVER integer (UNIVERSE | UNIVERSES) ;
 clashing : SHARE | TAKE OVER ;
 add : ADD numbers AS profile ;

@@ -89,10 +89,17 @@ final class Clauses extends LineBaseVisitor<List<Function<Draft, ShowEdit>>> {
                 c.GAP() == null ? 0 : Terms.integer(c.integer()),
                 c.ALSO() != null,
                 clashing(c.clashing()),
-                landing.ONE().isEmpty() ? layout(landing.layout()) : new Layout.OneToOne()));
+                layout(landing)));
     }
 
     private static final Address FIRST = new Address(1, 1);
+
+    private static Layout layout(LineParser.LandingContext c) {
+        if (c.NEXT() != null) {
+            return new Layout.NextGap();
+        }
+        return c.ONE().isEmpty() ? layout(c.layout()) : new Layout.OneToOne();
+    }
 
     private static Layout layout(LineParser.LayoutContext c) {
         if (c == null) {

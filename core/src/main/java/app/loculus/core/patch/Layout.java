@@ -85,6 +85,43 @@ public sealed interface Layout {
         }
     }
 
+    /** Each takes the lowest gap, from the start on, into which it fits whole. */
+    record NextGap() implements Layout {
+        @Override
+        public Landing of(Patch patch, List<Fixture> fixtures, Address start, int gap) {
+            List<Fixture> leaving = fixtures.stream()
+                    .filter(f -> patch.find(f.id()).isPresent())
+                    .map(f -> f.at(List.of()))
+                    .toList();
+            Occupancy occupied = new Occupancy(patch.changed(patch.profiles(), List.of(), leaving));
+            Map<FixtureId, List<Address>> addresses = new LinkedHashMap<>();
+            for (Fixture fixture : fixtures) {
+                List<Address> own = new ArrayList<>();
+                patch.modeOf(fixture).footprint().forEach((number, slots) -> {
+                    Address at = occupied.nextGap(start, slots).orElseThrow(() -> full(fixture));
+                    occupied.add(new Claim(fixture, new PatchedAddress(number, at, false), slots + gap));
+                    own.add(at);
+                });
+                addresses.put(fixture.id(), own);
+            }
+            return new Landing(addresses, List.of());
+        }
+
+        private static Refusal full(Fixture fixture) {
+            return Refusal.of("patch.full", "numbers", "No universe has room for fixture " + fixture.number() + ".");
+        }
+
+        @Override
+        public Optional<String> words() {
+            return Optional.of("Each takes the next gap it fits into.");
+        }
+
+        @Override
+        public String line() {
+            return "";
+        }
+    }
+
     /** What fixtures can be kept together by. */
     enum By {
         TYPE,

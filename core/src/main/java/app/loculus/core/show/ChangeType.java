@@ -223,6 +223,15 @@ public record ChangeType(
                 names.add("group " + group.number() + " “" + group.name() + "”");
             }
         }
+        List<String> staying = draft.show().groups().stream()
+                .filter(g -> g.content().selection().units().stream().anyMatch(u -> these.contains(u.fixture())))
+                .map(g -> g.number() + " “" + g.name() + "”")
+                .toList();
+        if (!staying.isEmpty()) {
+            draft.say((staying.size() == 1 ? "Group " : "Groups ")
+                    + String.join(", ", staying)
+                    + (staying.size() == 1 ? " keeps them" : " keep them"));
+        }
         List<UnitId> held = draft.show().hand().selection().units().stream()
                 .filter(u -> these.contains(u.fixture()) && u.cell() > to.mode().cells())
                 .toList();
