@@ -130,13 +130,19 @@ public final class DraftBuilder {
         BeamFacts beam = new BeamFacts(kelvin, draft.beamDegrees(), draft.watts());
         return new Mode(
                 mode.name(),
-                new DraftChannels(mode, wheels).channels(),
+                new DraftChannels(mode, geometry(mode), wheels).channels(),
                 hasCells(mode) ? mode.cells() : 0,
                 Whites.of(Kelvin.of(kelvin)).withLuminance(100),
                 emitters(mode),
                 wheels,
                 beam,
                 List.of());
+    }
+
+    /** Nothing for the first mode, a number for the others. */
+    private String geometry(DraftMode mode) {
+        int index = draft.modes().indexOf(mode);
+        return index == 0 ? "" : " " + (index + 1);
     }
 
     private static boolean hasCells(DraftMode mode) {

@@ -20,12 +20,15 @@ final class DraftChannels {
     private static final int TOP = 255;
 
     private final DraftMode mode;
+    private final String geometry;
     private final Map<String, Wheel> wheels;
     private final Map<Integer, Integer> next = new HashMap<>();
     private final List<Channel> channels = new ArrayList<>();
 
-    DraftChannels(DraftMode mode, Map<String, Wheel> wheels) {
+    /** @param geometry added to the names of geometries, which are unique in the whole fixture */
+    DraftChannels(DraftMode mode, String geometry, Map<String, Wheel> wheels) {
         this.mode = mode;
+        this.geometry = geometry;
         this.wheels = wheels;
     }
 
@@ -72,8 +75,9 @@ final class DraftChannels {
                 highlight);
     }
 
-    private static String key(DraftChannel c, int cell) {
-        return (cell == 0 ? "Head_" : "Cell_") + c.attribute() + (cell == 0 ? "" : "#" + cell);
+    private String key(DraftChannel c, int cell) {
+        String whole = c.attribute().equals("Pan") ? "Yoke" : "Head";
+        return (cell == 0 ? whole : "Cell") + geometry + "_" + c.attribute() + (cell == 0 ? "" : "#" + cell);
     }
 
     /** 255 is the top of any resolution; other values go into the coarse octet. */

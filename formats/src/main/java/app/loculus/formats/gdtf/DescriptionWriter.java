@@ -31,6 +31,9 @@ import javax.xml.stream.XMLStreamWriter;
  */
 public final class DescriptionWriter {
 
+    /** Luminance runs to 100. */
+    private static final double FULL = 100;
+
     private final Profile profile;
     private final XmlText xml;
 
@@ -155,7 +158,8 @@ public final class DescriptionWriter {
 
     static String xyy(Tristimulus light) {
         Chromaticity c = light.chromaticity().orElse(Chromaticity.D65);
-        return XmlText.number(c.x()) + "," + XmlText.number(c.y()) + "," + XmlText.number(light.y());
+        return XmlText.rounded(c.x()) + "," + XmlText.rounded(c.y()) + ","
+                + XmlText.rounded(Math.max(0, Math.min(FULL, light.y())));
     }
 
     private void physical() {
@@ -203,10 +207,7 @@ public final class DescriptionWriter {
             Mode mode = profile.modes().get(i);
             Geometries geometries = Geometries.of(mode);
             xml.open("Geometry", "Name", root(i));
-            geometries.wholes().forEach(name -> tree(name, mode.beam()));
-            if (geometries.wholes().isEmpty() && mode.cells() == 0) {
-                tree("Head", mode.beam());
-            }
+            tree(geometries.chain(mode), mode.beam());
             geometries.references(xml);
             xml.close();
             if (mode.cells() > 0) {
@@ -216,10 +217,11 @@ public final class DescriptionWriter {
         xml.close();
     }
 
-    private void tree(String name, BeamFacts beam) {
-        xml.open("Geometry", "Name", name);
-        beam(xml, name + " beam", beam);
-        xml.close();
+    /** One inside the other; the beam is in the innermost. */
+    private void tree(List<Geometries.Part> chain, BeamFacts beam) {
+        chain.forEach(part -> xml.open(part.axis() ? "Axis" : "Geometry", "Name", part.name()));
+        beam(xml, chain.get(chain.size() - 1).name() + " beam", beam);
+        chain.forEach(part -> xml.close());
     }
 
     static void beam(XmlText xml, String name, BeamFacts beam) {

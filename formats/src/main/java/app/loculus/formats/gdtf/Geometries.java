@@ -34,6 +34,30 @@ record Geometries(Set<String> wholes, String cellRoot, Set<String> cellParts, Li
         return new Geometries(wholes, "Cell of " + mode.name().replace('.', ' '), parts, shifts);
     }
 
+    /** A geometry of the whole fixture; an axis turns by pan or tilt. */
+    record Part(String name, boolean axis) {}
+
+    /** What pans holds what tilts, that holds everything else. At least one. */
+    List<Part> chain(Mode mode) {
+        Set<String> pans = of(mode, "Pan");
+        Set<String> tilts = of(mode, "Tilt");
+        List<Part> chain = new ArrayList<>();
+        pans.forEach(n -> chain.add(new Part(n, true)));
+        tilts.stream().filter(n -> !pans.contains(n)).forEach(n -> chain.add(new Part(n, true)));
+        wholes.stream()
+                .filter(n -> !pans.contains(n) && !tilts.contains(n))
+                .forEach(n -> chain.add(new Part(n, false)));
+        return chain.isEmpty() ? List.of(new Part("Head", false)) : chain;
+    }
+
+    private static Set<String> of(Mode mode, String attribute) {
+        Set<String> names = new LinkedHashSet<>();
+        mode.channels().stream()
+                .filter(c -> c.cell() == 0 && c.attribute().name().equals(attribute))
+                .forEach(c -> names.add(of(c)));
+        return names;
+    }
+
     /** The part of a channel's key in front of its attribute. */
     static String of(Channel channel) {
         String key = channel.key().replaceAll("#\\d+$", "");

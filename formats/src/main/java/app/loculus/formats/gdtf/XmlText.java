@@ -60,6 +60,11 @@ final class XmlText {
         return text.replace('.', ' ');
     }
 
+    /** To six decimals, which is finer than any eye or meter. */
+    static String rounded(double value) {
+        return number(Math.round(value * 1e6) / 1e6);
+    }
+
     /** A decimal point, no exponent, as short as it is exact. */
     static String number(double value) {
         return BigDecimal.valueOf(value).stripTrailingZeros().toPlainString();

@@ -84,6 +84,13 @@ class ArchivesTest {
         ProfilesAlike.check(built, read);
         assertThat(read.warnings()).isEmpty();
         assertThat(read.mode("cells").slots()).isEqualTo(18);
+        List<String> names = java.util.regex.Pattern.compile(
+                        "<(?:Geometry|Axis|Beam|GeometryReference) Name=\"([^\"]+)")
+                .matcher(read.source())
+                .results()
+                .map(m -> m.group(1))
+                .toList();
+        assertThat(names).doesNotHaveDuplicates().contains("Yoke", "Head 2");
     }
 
     @Test
