@@ -29,6 +29,10 @@ export function chapters(): { path: string; name: string }[] {
   }));
 }
 
+/** Keys that only work where they are needed; listed here so that the sheet knows them. */
+const local = (keys: [string, string][]): Action[] =>
+  keys.map(([k, words]) => ({ keys: k, words, matches: () => false, run: () => undefined }));
+
 export function useActions(): Action[] {
   const navigate = useNavigate();
   const queries = useQueryClient();
@@ -42,6 +46,14 @@ export function useActions(): Action[] {
       matches: (e) => held(e) && e.key.toLowerCase() === 'k',
       run: () => focusLine(),
     },
+    ...local([
+      ['F2', 'Table: write the cell, in every row held'],
+      ['Ctrl V', 'Table: paste columns at the cursor'],
+      ['Alt ← → ↑ ↓', 'Map: move what is in hand by a slot or a row'],
+      ['Space ↑ ↓', 'Bring up: light, back, next'],
+      ['A W D N', 'Bring up: answered, wrong, dead, note'],
+      ['Backspace', 'Read aloud: take the last one back'],
+    ]),
     {
       keys: '0–9',
       words: 'Digits go to the line',

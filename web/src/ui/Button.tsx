@@ -11,7 +11,7 @@ interface Props {
 }
 
 const KINDS = {
-  plain: 'border-line-strong bg-sheet hover:bg-sunk',
+  plain: 'border-line-strong bg-sheet text-ink hover:bg-sunk',
   main: 'border-petrol bg-petrol text-on-petrol hover:opacity-90',
   danger: 'border-madder text-madder bg-sheet hover:bg-madder-soft',
 };

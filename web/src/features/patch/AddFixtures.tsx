@@ -19,6 +19,7 @@ interface Draft {
   count: string;
   start: string;
   gap: string;
+  layout: string;
   position: string;
 }
 
@@ -32,7 +33,7 @@ function written(d: Draft, addressed: boolean): string {
   const numbers = count > 1 ? `${first} thru ${first + count - 1}` : `${first}`;
   const gap = Number.parseInt(d.gap, 10) > 0 ? ` gap ${Number.parseInt(d.gap, 10)}` : '';
   const verb = addressed
-    ? `patch ${numbers} as "${d.type}" at ${d.start}${gap}`
+    ? `patch ${numbers} as "${d.type}" ${landing(d.start, d.layout)}${gap}`
     : `add ${numbers} as "${d.type}"`;
   return plain(d.position) ? `${verb}\nhang ${numbers} on "${plain(d.position)}"` : verb;
 }
@@ -74,6 +75,7 @@ function Form({
     count: '',
     start: '',
     gap: '0',
+    layout: '',
     position: '',
   });
   const set = (part: Partial<Draft>) => setDraft({ ...draft, ...part });
@@ -84,7 +86,15 @@ function Form({
   const send = async (line: string) => {
     await runLine(line);
     onReading(null);
-    setDraft({ type: draft.type, first: '', count: '', start: '', gap: draft.gap, position: '' });
+    setDraft({
+      type: draft.type,
+      first: '',
+      count: '',
+      start: '',
+      gap: draft.gap,
+      layout: draft.layout,
+      position: '',
+    });
   };
   return (
     <div className="relative grid grid-cols-[minmax(0,1.9fr)_minmax(0,1fr)] divide-x divide-line">
@@ -99,7 +109,7 @@ function Form({
           <span className="caps">Add fixtures</span>{' '}
           <span className="text-ink-2">nothing lands until you press Patch</span>
         </div>
-        <div className="grid grid-cols-[minmax(0,2.4fr)_repeat(4,minmax(0,1fr))_minmax(0,1.3fr)] gap-2">
+        <div className="grid grid-cols-[minmax(0,2.2fr)_repeat(3,minmax(0,1fr))_minmax(0,1.4fr)_minmax(0,0.7fr)_minmax(0,1.2fr)] gap-2">
           <Field label="Profile and mode">
             <select className={inputShape} value={draft.type} onChange={(e) => set({ type: e.target.value })}>
               <option value="">choose…</option>
@@ -139,6 +149,9 @@ function Form({
               value={draft.start}
               onChange={(e) => set({ start: e.target.value })}
             />
+          </Field>
+          <Field label="Addresses">
+            <LayoutChoice value={draft.layout} onChange={(layout) => set({ layout })} />
           </Field>
           <Field label="Gap">
             <input
@@ -186,6 +199,40 @@ function Form({
   );
 }
 
+/** How addresses are given out: what the line writes, and what it is called here. */
+const LAYOUTS: [string, string][] = [
+  ['', 'run on'],
+  ['next gap', 'in next gaps'],
+  ['one to one', 'one to one'],
+  ['by type', 'universe per type'],
+  ['by position', 'universe per position'],
+  ...[2, 3, 4, 6, 8].map((n): [string, string] => [`over ${n} universes`, `over ${n} universes`]),
+];
+
+const landing = (start: string, layout: string) =>
+  layout === 'one to one'
+    ? `one to one at ${start}`
+    : layout === 'next gap'
+      ? `at next gap from ${start}`
+      : `at ${start}${layout ? ` ${layout}` : ''}`;
+
+function LayoutChoice({ value, onChange }: { value: string; onChange: (layout: string) => void }) {
+  return (
+    <select
+      aria-label="How addresses are given out"
+      className={`${inputShape} !font-sans`}
+      value={value}
+      onChange={(e) => onChange(e.target.value)}
+    >
+      {LAYOUTS.map(([written, called]) => (
+        <option key={written} value={written}>
+          {called}
+        </option>
+      ))}
+    </select>
+  );
+}
+
 function Foreseen({
   reading,
   onLine,
@@ -211,6 +258,7 @@ function InHand({ patch }: { patch: PatchView }) {
   const steps = useDesk().data?.steps ?? [];
   const numbers = [...new Set(steps.flat().map((u) => u.split('.')[0]))];
   const [to, setTo] = useState('');
+  const [layout, setLayout] = useState('');
   const [losses, setLosses] = useState('');
   const [changing, setChanging] = useState(false);
   const who = runs(numbers.map(Number));
@@ -230,7 +278,7 @@ function InHand({ patch }: { patch: PatchView }) {
       className="flex flex-wrap items-center gap-2"
       onSubmit={(e) => {
         e.preventDefault();
-        if (to) void runLine(`patch ${who} at ${to}`);
+        if (to) void runLine(`patch ${who} ${landing(to, layout)}`);
         setTo('');
       }}
     >
@@ -244,9 +292,15 @@ function InHand({ patch }: { patch: PatchView }) {
         value={to}
         onChange={(e) => setTo(e.target.value)}
       />
+      <span className="w-28">
+        <LayoutChoice value={layout} onChange={setLayout} />
+      </span>
       <Button type="submit" disabled={!to}>
         {patched ? 'Move' : 'Patch'}
       </Button>
+      {numbers.length === 2 && (
+        <Button onClick={() => void runLine(`swap ${numbers[0]} with ${numbers[1]}`)}>Swap</Button>
+      )}
       <Button disabled={!patched} onClick={() => void runLine(`unpatch ${who}`)}>
         Unpatch
       </Button>

@@ -215,8 +215,8 @@ function look(shape: string): { className: string; background?: string } {
     return {
       className: 'border-2 border-dashed border-petrol bg-petrol-soft/70 text-petrol pointer-events-none',
     };
-  if (shape === 'held') return { className: 'cursor-grab bg-petrol text-on-petrol' };
-  return { className: 'cursor-grab text-ink', background: `var(--map-${shape})` };
+  if (shape === 'held') return { className: 'cursor-grab border-l-sheet bg-petrol text-on-petrol' };
+  return { className: 'cursor-grab border-l-ink/60 text-ink', background: `var(--map-${shape})` };
 }
 
 function Pieces({ block }: { block: Block }) {
@@ -226,7 +226,7 @@ function Pieces({ block }: { block: Block }) {
       key={`${p.row}`}
       title={block.words}
       data-block={block.number || undefined}
-      className={`mono absolute overflow-hidden text-left text-[10px] leading-[1.3] font-bold select-none ${p.first ? 'border-l-2 border-l-ink/60 pl-0.5' : ''} ${className}`}
+      className={`mono absolute overflow-hidden text-left text-[10px] leading-[1.3] font-bold select-none ${p.first ? 'border-l-2 pl-0.5' : ''} ${className}`}
       style={{
         left: `${(p.column * 100) / COLUMNS}%`,
         width: `${(p.span * 100) / COLUMNS}%`,

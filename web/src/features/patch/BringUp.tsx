@@ -39,12 +39,12 @@ export function BringUp({ patch, title }: { patch: PatchView; title: ReactNode }
   const [note, setNote] = useState('');
   const fixtures = useMemo(() => ordered(patch.fixtures, order), [patch, order]);
   const here = fixtures[Math.min(at, fixtures.length - 1)];
-  const running = useRef(false);
+  const box = useRef<HTMLDivElement>(null);
+  useEffect(() => box.current?.focus(), []);
   const number = here?.number;
   const shining = lit && number !== undefined;
 
   useEffect(() => {
-    running.current = shining;
     if (shining) void attempt(() => bringUp([number], look, Math.max(0, Math.min(100, Number(level) || 0))));
     else void endBringUp();
   }, [shining, number, look, level]);
@@ -89,7 +89,9 @@ export function BringUp({ patch, title }: { patch: PatchView; title: ReactNode }
   const tried = fixtures.filter((f) => f.answer !== 'not tried').length;
   return (
     <div
-      className="flex min-h-0 flex-1 flex-col"
+      ref={box}
+      tabIndex={-1}
+      className="flex min-h-0 flex-1 flex-col outline-none"
       onKeyDown={onKeyDown}
       onKeyUp={(e) => e.key === ' ' && how === 'held' && setLit(false)}
     >
@@ -124,9 +126,9 @@ export function BringUp({ patch, title }: { patch: PatchView; title: ReactNode }
               value={how}
               onChange={setHow}
               options={[
-                { value: 'stays', text: 'stays lit' },
-                { value: 'held', text: 'while held' },
-                { value: 'timer', text: 'on a timer' },
+                { value: 'stays', text: 'stays' },
+                { value: 'held', text: 'held' },
+                { value: 'timer', text: 'timer' },
               ]}
             />
             {how === 'timer' && (

@@ -12,6 +12,7 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.context.SmartLifecycle;
 import org.springframework.context.event.EventListener;
 import org.springframework.core.annotation.Order;
@@ -39,9 +40,11 @@ public class LiveSocket extends TextWebSocketHandler implements SmartLifecycle {
     private final Set<String> fresh = ConcurrentHashMap.newKeySet();
     private final RigFeed feed;
     private final ObjectMapper json;
+    private final ApplicationEventPublisher events;
     private ScheduledExecutorService clock;
 
-    LiveSocket(RigFeed feed, ObjectMapper json) {
+    LiveSocket(RigFeed feed, ObjectMapper json, ApplicationEventPublisher events) {
+        this.events = events;
         this.feed = feed;
         this.json = json;
     }
@@ -56,6 +59,9 @@ public class LiveSocket extends TextWebSocketHandler implements SmartLifecycle {
     public void afterConnectionClosed(WebSocketSession session, CloseStatus status) {
         sessions.remove(session.getId());
         fresh.remove(session.getId());
+        if (sessions.isEmpty()) {
+            events.publishEvent(new NobodyLooks());
+        }
     }
 
     @EventListener

@@ -1,5 +1,6 @@
 package app.loculus.app.output;
 
+import app.loculus.app.live.NobodyLooks;
 import app.loculus.app.session.ShowChanged;
 import app.loculus.app.session.Shows;
 import app.loculus.app.session.Snapshot;
@@ -71,6 +72,13 @@ public class LiveOutput {
     public Frames frames(Snapshot snapshot) {
         boolean live = shows.live().filter(s -> s.id() == snapshot.id()).isPresent();
         return live ? frames() : new FrameRenderer().render(snapshot.show().scene());
+    }
+
+    /** Nobody is left who could end it: the show itself goes out again. */
+    @EventListener
+    void alone(NobodyLooks event) {
+        showInstead(Optional.empty());
+        overlay(Optional.empty());
     }
 
     @EventListener
