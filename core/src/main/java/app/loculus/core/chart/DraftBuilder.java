@@ -32,6 +32,7 @@ import java.util.Set;
 public final class DraftBuilder {
 
     private static final double USUAL_KELVIN = 6000;
+    private static final int MOST_SLOTS = 512;
 
     private final ProfileDraft draft;
     private final Map<String, Wheel> wheels = new LinkedHashMap<>();
@@ -59,6 +60,7 @@ public final class DraftBuilder {
                     "There is not one slot yet.",
                     WayOut.advice("Paste or type the slot chart, one line per slot.")));
         }
+        draft.modes().forEach(m -> fits(m, problems));
         Set<String> names = new LinkedHashSet<>();
         draft.modes().stream()
                 .filter(m -> !names.add(m.name()))
@@ -82,6 +84,26 @@ public final class DraftBuilder {
                 List.of(),
                 "",
                 facts);
+    }
+
+    /** No break can be longer than a universe. */
+    private static void fits(DraftMode mode, Problems problems) {
+        Map<Integer, Long> slots = new LinkedHashMap<>();
+        for (DraftChannel c : mode.channels()) {
+            long times = c.inCell() ? Math.max(1, mode.cells()) : 1;
+            slots.merge(c.breakNumber(), times * Math.max(1, c.octets()), Long::sum);
+        }
+        slots.values().stream()
+                .filter(n -> n > MOST_SLOTS)
+                .findFirst()
+                .ifPresent(n -> problems.add(Problem.refusal(
+                        "draft.slots",
+                        "mode",
+                        "Mode “" + mode.name() + "” would need " + n + " slots; a universe has " + MOST_SLOTS + ".")));
+        if (mode.cells() > MOST_SLOTS || mode.cells() < 0) {
+            problems.add(Problem.refusal(
+                    "draft.cells", "mode", mode.cells() + " cells are not possible; at most " + MOST_SLOTS + "."));
+        }
     }
 
     private static void needed(Problems problems, String what, String text) {

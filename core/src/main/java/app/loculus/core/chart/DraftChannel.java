@@ -37,6 +37,10 @@ public record DraftChannel(
         List<DraftRange> ranges) {
 
     public DraftChannel {
+        label = label == null ? "" : label;
+        attribute = attribute == null || attribute.isBlank() ? "Control1" : attribute;
+        breakNumber = Math.max(1, breakNumber);
+        octets = Math.max(1, Math.min(4, octets));
         colour = colour == null ? "" : colour;
         needs = needs == null ? "" : needs;
         ranges = ranges == null ? List.of() : List.copyOf(ranges);

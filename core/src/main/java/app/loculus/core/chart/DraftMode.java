@@ -10,6 +10,7 @@ import java.util.List;
 public record DraftMode(String name, int cells, List<DraftChannel> channels) {
 
     public DraftMode {
+        name = name == null ? "" : name;
         channels = channels == null ? List.of() : List.copyOf(channels);
     }
 }

@@ -12,6 +12,7 @@ public record DraftRange(
         String name, int from, int to, String attribute, double physicalFrom, double physicalTo, String colour) {
 
     public DraftRange {
+        name = name == null ? "" : name;
         attribute = attribute == null ? "" : attribute;
         colour = colour == null ? "" : colour;
     }
