@@ -1,7 +1,7 @@
 import { ChevronDown, ChevronUp } from 'lucide-react';
 import { useEffect, useMemo, useState } from 'react';
 import type { LineResponse, PatchView } from '../../api/client';
-import { useDesk, useProfiles } from '../../api/queries';
+import { useDesk } from '../../api/queries';
 import { line } from '../../api/commands';
 import { runLine } from '../../app/Line';
 import { attempt } from '../../app/notices';
@@ -12,6 +12,7 @@ import { ProblemList } from '../../ui/ProblemList';
 import { useLineReading } from '../bench/useLineReading';
 import { ChangeType } from './ChangeType';
 import { runs } from './patch-model';
+import { TypeOptions } from './TypeOptions';
 
 interface Draft {
   type: string;
@@ -68,7 +69,6 @@ function Form({
   onReading: (r: LineResponse | null) => void;
   onFold: () => void;
 }) {
-  const profiles = useProfiles().data ?? [];
   const [draft, setDraft] = useState<Draft>({
     type: '',
     first: '',
@@ -113,15 +113,7 @@ function Form({
           <Field label="Profile and mode">
             <select className={inputShape} value={draft.type} onChange={(e) => set({ type: e.target.value })}>
               <option value="">choose…</option>
-              {profiles.map((p) => (
-                <optgroup key={p.id} label={`${p.maker} · ${p.name}`}>
-                  {p.modes.map((m) => (
-                    <option key={m.name} value={`${p.maker} ${p.name} / ${m.name}`}>
-                      {p.name} · {m.name} ({m.slots})
-                    </option>
-                  ))}
-                </optgroup>
-              ))}
+              <TypeOptions />
             </select>
           </Field>
           <Field label="First number">

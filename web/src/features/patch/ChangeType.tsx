@@ -1,11 +1,11 @@
 import { useState } from 'react';
-import { useProfiles } from '../../api/queries';
 import { runLine } from '../../app/Line';
 import { Button } from '../../ui/Button';
 import { Field, inputShape } from '../../ui/Field';
 import { Modal } from '../../ui/Modal';
 import { ProblemList } from '../../ui/ProblemList';
 import { useLineReading } from '../bench/useLineReading';
+import { TypeOptions } from './TypeOptions';
 
 interface Props {
   open: boolean;
@@ -16,7 +16,6 @@ interface Props {
 
 /** Another profile or mode for what is in hand: says first what it costs in slots, clashes and values. */
 export function ChangeType({ open, who, onClose }: Props) {
-  const profiles = useProfiles().data ?? [];
   const [type, setType] = useState('');
   const line = open && type ? `change ${who} to "${type}"` : '';
   const reading = useLineReading(line);
@@ -44,15 +43,7 @@ export function ChangeType({ open, who, onClose }: Props) {
             onChange={(e) => setType(e.target.value)}
           >
             <option value="">choose…</option>
-            {profiles.map((p) => (
-              <optgroup key={p.id} label={`${p.maker} · ${p.name}`}>
-                {p.modes.map((m) => (
-                  <option key={m.name} value={`${p.maker} ${p.name} / ${m.name}`}>
-                    {p.name} · {m.name} ({m.slots})
-                  </option>
-                ))}
-              </optgroup>
-            ))}
+            <TypeOptions />
           </select>
         </Field>
         <div aria-label="What will happen" className="min-h-16 space-y-1">

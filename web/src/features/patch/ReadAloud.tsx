@@ -1,11 +1,11 @@
 import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { aloud } from '../../api/commands';
 import { RefusedError, type AloudView, type PatchView } from '../../api/client';
-import { useProfiles } from '../../api/queries';
 import { undoNow } from '../../app/history';
 import { runLine } from '../../app/Line';
 import { Button } from '../../ui/Button';
 import { Field, inputShape } from '../../ui/Field';
+import { TypeOptions } from './TypeOptions';
 
 interface Entry extends AloudView {
   done: boolean;
@@ -18,7 +18,6 @@ const PAUSE_MS = 90;
  * it did or why not.
  */
 export function ReadAloud({ patch, title }: { patch: PatchView; title: ReactNode }) {
-  const profiles = useProfiles().data ?? [];
   const [text, setText] = useState('');
   const [type, setType] = useState('');
   const [universe, setUniverse] = useState(patch.universes[0]?.universe ?? 1);
@@ -162,13 +161,7 @@ export function ReadAloud({ patch, title }: { patch: PatchView; title: ReactNode
                 onChange={(e) => setType(e.target.value)}
               >
                 <option value="">nothing: only what exists</option>
-                {profiles.flatMap((p) =>
-                  p.modes.map((m) => (
-                    <option key={`${p.id} ${m.name}`} value={`${p.maker} ${p.name} / ${m.name}`}>
-                      {p.name} · {m.name} ({m.slots})
-                    </option>
-                  )),
-                )}
+                <TypeOptions />
               </select>
             </Field>
           </div>

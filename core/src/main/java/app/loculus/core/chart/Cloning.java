@@ -46,6 +46,9 @@ public final class Cloning {
                 first.beam().angleDegrees(),
                 first.beam().lampKelvin(),
                 profile.modes().stream().map(cloning::mode).toList());
+        if (!profile.source().isEmpty()) {
+            cloning.losses.add("Geometry, models, macros and revisions of the original are not copied.");
+        }
         if (!profile.facts().pictures().names().isEmpty()) {
             cloning.losses.add("Pictures of wheel slots stay with the original.");
         }

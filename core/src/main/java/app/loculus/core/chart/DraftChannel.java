@@ -47,32 +47,20 @@ public record DraftChannel(
     }
 
     DraftChannel wider() {
-        return new DraftChannel(
-                label,
-                attribute,
-                octets + 1,
-                breakNumber,
-                inCell,
-                home,
-                highlight,
-                inverted,
-                physicalFrom,
-                physicalTo,
-                colour,
-                wheel,
-                needs,
-                needsFrom,
-                needsTo,
-                ranges);
+        return with(octets + 1, inCell);
     }
 
     DraftChannel repeated() {
+        return with(octets, true);
+    }
+
+    private DraftChannel with(int newOctets, boolean newInCell) {
         return new DraftChannel(
                 label,
                 attribute,
-                octets,
+                newOctets,
                 breakNumber,
-                true,
+                newInCell,
                 home,
                 highlight,
                 inverted,
