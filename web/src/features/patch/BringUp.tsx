@@ -1,4 +1,5 @@
 import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
+import { Link } from 'react-router';
 import { bringUp, endBringUp } from '../../api/commands';
 import type { FixtureView, PatchView } from '../../api/client';
 import { runLine } from '../../app/Line';
@@ -221,10 +222,16 @@ export function BringUp({ patch, title }: { patch: PatchView; title: ReactNode }
               />
             </div>
           ) : (
-            <p className="text-ink-2">Nothing is patched yet, so nothing can be brought up.</p>
+            <p className="flex-1 text-ink-2">
+              Nothing is patched yet, so nothing can be brought up.{' '}
+              <Link className="font-semibold text-petrol underline" to="/patch">
+                Patch something first
+              </Link>
+              .
+            </p>
           )}
-          <List fixtures={fixtures} at={at} onPick={(i) => setAt(i)} />
-          <Practice patch={patch} />
+          {here && <List fixtures={fixtures} at={at} onPick={(i) => setAt(i)} />}
+          {here && <Practice patch={patch} />}
         </section>
         <Stage pointed={number} />
       </div>

@@ -1,4 +1,5 @@
 import { useMemo, useState, type ReactNode } from 'react';
+import { Link } from 'react-router';
 import type { PatchView, UniverseView } from '../../api/client';
 import { useDesk } from '../../api/queries';
 import { runLine } from '../../app/Line';
@@ -31,7 +32,8 @@ export function ByOutput({ patch, title }: { patch: PatchView; title: ReactNode 
         {title}
         <span className="flex-1" />
         <span className="text-[12px] text-ink-2">
-          {patch.universes.length} universes · {patch.universes.reduce((n, u) => n + u.used, 0)} slots used
+          {patch.universes.length} {patch.universes.length === 1 ? 'universe' : 'universes'} ·{' '}
+          {patch.universes.reduce((n, u) => n + u.used, 0)} slots used
         </span>
       </div>
       <div className="flex min-h-0 flex-1 gap-3 px-3 pb-3">
@@ -63,7 +65,13 @@ export function ByOutput({ patch, title }: { patch: PatchView; title: ReactNode 
               />
             ))}
             {patch.universes.length === 0 && (
-              <p className="text-ink-2">No universe is in use yet. Patch something, or set one up below.</p>
+              <p className="text-ink-2">
+                No universe is in use yet.{' '}
+                <Link className="font-semibold text-petrol underline" to="/patch">
+                  Patch something
+                </Link>
+                , or set one up below.
+              </p>
             )}
           </div>
           <form
@@ -89,19 +97,17 @@ export function ByOutput({ patch, title }: { patch: PatchView; title: ReactNode 
             </Button>
           </form>
         </section>
-        <section
-          aria-label="One universe"
-          className="flex min-h-0 min-w-0 flex-1 flex-col gap-3 overflow-auto rounded-lg border border-line-strong bg-sheet p-3"
-        >
-          {universe && (
-            <>
-              <Setup key={universe.universe} universe={universe} />
-              <AddressMap patch={patch} universe={universe.universe} landings={landings} held={held} />
-              <InHand universe={universe} held={[...held].sort((a, b) => a - b)} />
-              <Clashes patch={patch} universe={universe.universe} />
-            </>
-          )}
-        </section>
+        {universe && (
+          <section
+            aria-label="One universe"
+            className="flex min-h-0 min-w-0 flex-1 flex-col gap-3 overflow-auto rounded-lg border border-line-strong bg-sheet p-3"
+          >
+            <Setup key={universe.universe} universe={universe} />
+            <AddressMap patch={patch} universe={universe.universe} landings={landings} held={held} />
+            <InHand universe={universe} held={[...held].sort((a, b) => a - b)} />
+            <Clashes patch={patch} universe={universe.universe} />
+          </section>
+        )}
       </div>
     </>
   );

@@ -43,7 +43,10 @@ final class Clashes {
                 if (claim.last() > Address.SLOTS) {
                     problems.add(straddles(claim));
                 } else if (problems.all().size() < MOST_TOLD && moved(before, claim)) {
-                    after.inTheWayOf(claim).forEach(c -> between(claim, c).ifPresent(problems::add));
+                    after.inTheWayOf(claim).stream()
+                            .flatMap(c -> between(claim, c).stream())
+                            .limit(MOST_TOLD - problems.all().size())
+                            .forEach(problems::add);
                 }
             }
         }
