@@ -10,7 +10,7 @@ export type DeskView = Schemas['DeskView'];
 export type ValueRow = Schemas['ValueRow'];
 export type GroupView = Schemas['GroupView'];
 export type PaletteView = Schemas['PaletteView'];
-export type LineResponse = Schemas['LineResponse'];
+export type LineResponse = Schemas['EditResult'];
 export type ProblemView = Schemas['ProblemView'];
 export type HookupView = Schemas['HookupView'];
 export type UniverseView = Schemas['UniverseView'];
@@ -24,6 +24,7 @@ export type DraftRange = Schemas['DraftRange'];
 export type StripView = Schemas['StripView'];
 export type FileResult = Schemas['FileResult'];
 export type ListedShow = Schemas['ListedShow'];
+export type StorageView = Schemas['StorageView'];
 export type PracticeView = Schemas['PracticeView'];
 
 export const client = createClient<paths>({ baseUrl: '/' });

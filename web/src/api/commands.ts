@@ -1,5 +1,6 @@
 import { answered, client, type FileResult, type LineResponse, type ProfileDraft } from './client';
 import { useCurrentShow } from './current-show';
+import { write, page, type WriteHeaders } from './writing';
 
 const path = () => {
   const id = useCurrentShow.getState().id;
@@ -9,40 +10,75 @@ const path = () => {
 
 /** Reads or does a typed line. Throws RefusedError with the place and the ways out. */
 export async function line(text: string, preview = false, gesture = ''): Promise<LineResponse> {
-  return answered(
-    await client.POST('/api/shows/{id}/line', { params: path(), body: { text, preview, gesture } }),
-  );
+  const send = (headers: WriteHeaders = {}) =>
+    client.POST('/api/shows/{id}/line', { params: path(), body: { text, preview, gesture }, headers });
+  return answered(preview ? await send() : await write(send));
 }
 
-async function edit(body: unknown) {
-  const post = { params: path(), body: body as never };
-  return answered(await client.POST('/api/shows/{id}/edits', post));
+/** What pages ask for: records, no words to be read again. */
+export type Edit =
+  | { type: 'select'; units: string[]; how: 'hold' | 'add' | 'less' }
+  | { type: 'hold-group'; number: number }
+  | { type: 'arrange'; pattern: 'every' | 'blocks' | 'part' | 'mirror' | 'reverse'; n?: number }
+  | { type: 'step'; back: boolean }
+  | { type: 'highlight'; on: boolean }
+  | { type: 'clear'; all?: boolean }
+  | { type: 'home'; kind?: string }
+  | { type: 'set'; attribute: string; points?: number[]; name?: string }
+  | { type: 'colour'; u: number; v: number }
+  | { type: 'white'; kelvin: number }
+  | { type: 'record-group'; number?: number; name?: string; replace?: boolean }
+  | { type: 'rename-group'; number: number; name: string }
+  | {
+      type: 'record-palette';
+      kind: string;
+      number?: number;
+      name?: string;
+      scope?: string;
+      onto?: 'merge' | 'replace';
+      closeWheel?: boolean;
+    }
+  | { type: 'rename-palette'; kind: string; number: number; name: string }
+  | { type: 'apply'; kind: string; number: number; asValues?: boolean }
+  | { type: 'place'; places: { number: number; x: number; y: number; z: number }[] }
+  | { type: 'unpatch' | 'delete'; numbers: number[] }
+  | { type: 'move'; numbers: number[]; to: string; layout?: string }
+  | { type: 'change-type'; numbers: number[]; as: string }
+  | { type: 'shift'; numbers: number[]; by?: number; to?: string }
+  | { type: 'mark'; numbers: number[]; answer: string; note?: string }
+  | { type: 'fill'; numbers: number[]; column: string; value: string; step?: number }
+  | { type: 'revise'; rows: Row[] }
+  | { type: 'renew-profile'; profileId: string }
+  | { type: 'rename-show'; name: string };
+
+/** Does a typed edit, or says what it would do. Throws RefusedError with the ways out. */
+export async function edit(what: Edit, preview = false, gesture = ''): Promise<LineResponse> {
+  const body = { edit: what, preview, gesture } as never;
+  const send = (headers: WriteHeaders = {}) =>
+    client.POST('/api/shows/{id}/edits', { params: path(), body, headers });
+  return answered(preview ? await send() : await write(send));
 }
 
-let picking: Promise<unknown> = Promise.resolve();
-
-/** Takes units in hand; quick presses are done one after another, in the order in which they were made. */
-export function select(units: string[], how: 'hold' | 'add' | 'less') {
-  const next = picking.catch(() => undefined).then(() => edit({ edit: { type: 'select', units, how } }));
-  picking = next;
-  return next;
-}
+/** Takes units in hand; what is in hand by then is worked out where it is written. */
+export const select = (units: string[], how: 'hold' | 'add' | 'less') => edit({ type: 'select', units, how });
 
 export const place = (places: { number: number; x: number; y: number; z: number }[]) =>
-  edit({ edit: { type: 'place', places } });
+  edit({ type: 'place', places });
 
 export async function undo() {
-  return answered(await client.POST('/api/shows/{id}/undo', { params: path() }));
+  return answered(await write((headers) => client.POST('/api/shows/{id}/undo', { params: path(), headers })));
 }
 
 export async function redo() {
-  return answered(await client.POST('/api/shows/{id}/redo', { params: path() }));
+  return answered(await write((headers) => client.POST('/api/shows/{id}/redo', { params: path(), headers })));
 }
 
 /** @param from a show or template to begin with; @param dimmers how many to patch one to one */
 export async function createShow(name: string, from: number | null = null, dimmers = 0) {
   const body = { name, from: from ?? undefined, dimmers };
-  const show = answered(await client.POST('/api/shows', { body: body as never }));
+  const show = answered(
+    await write((headers) => client.POST('/api/shows', { body: body as never, headers })),
+  );
   useCurrentShow.getState().set(show.id);
   return show;
 }
@@ -82,7 +118,9 @@ export interface HookupChoice {
 }
 
 export async function hookup(body: HookupChoice) {
-  return answered(await client.POST('/api/shows/{id}/hookup', { params: path(), body: body as never }));
+  const send = (headers: WriteHeaders = {}) =>
+    client.POST('/api/shows/{id}/hookup', { params: path(), body: body as never, headers });
+  return answered(body.preview ? await send() : await write(send));
 }
 
 export async function demoHookup(): Promise<string> {
@@ -107,7 +145,9 @@ export interface ComparisonChoice extends Paper {
 }
 
 export async function compare(body: ComparisonChoice) {
-  return answered(await client.POST('/api/shows/{id}/comparison', { params: path(), body: body as never }));
+  const send = (headers: WriteHeaders = {}) =>
+    client.POST('/api/shows/{id}/comparison', { params: path(), body: body as never, headers });
+  return answered(body.preview ? await send() : await write(send));
 }
 
 export interface Heard {
@@ -119,20 +159,25 @@ export interface Heard {
 }
 
 export async function aloud(body: Heard) {
-  return answered(await client.POST('/api/shows/{id}/aloud', { params: path(), body }));
+  const send = (headers: WriteHeaders = {}) =>
+    client.POST('/api/shows/{id}/aloud', { params: path(), body, headers });
+  return answered(body.preview ? await send() : await write(send));
 }
 
 export type Row = { number: number } & Partial<
   Record<'name' | 'profile' | 'address' | 'position' | 'purpose' | 'notes', string> & { newNumber: number }
 >;
 
-export const revise = (rows: Row[], preview: boolean) => edit({ edit: { type: 'revise', rows }, preview });
+export const revise = (rows: Row[], preview: boolean) => edit({ type: 'revise', rows }, preview);
 
 export const renewProfile = (profileId: string, preview: boolean) =>
-  edit({ edit: { type: 'renew-profile', profileId }, preview });
+  edit({ type: 'renew-profile', profileId }, preview);
+
+/** What is laid over the show belongs to this page. */
+const ofPage = { 'Loculus-Page': page };
 
 export async function bringUp(numbers: number[], look: string, level: number) {
-  return answered(await client.PUT('/api/bring-up', { body: { numbers, look, level } }));
+  return answered(await client.PUT('/api/bring-up', { body: { numbers, look, level }, headers: ofPage }));
 }
 
 export async function endBringUp() {
@@ -173,7 +218,9 @@ export async function driveStrip(
   address: string,
   slots: Record<string, number>,
 ) {
-  return answered(await client.PUT('/api/strip', { body: { draft, mode, address, slots } as never }));
+  return answered(
+    await client.PUT('/api/strip', { body: { draft, mode, address, slots } as never, headers: ofPage }),
+  );
 }
 
 export async function endStrip() {
@@ -203,7 +250,9 @@ export async function takeInShow(file: File) {
 
 export async function saveAsTemplate(id: number, name: string) {
   return answered(
-    await client.POST('/api/shows/{id}/template', { params: { path: { id } }, body: { name } }),
+    await write((headers) =>
+      client.POST('/api/shows/{id}/template', { params: { path: { id } }, body: { name }, headers }),
+    ),
   );
 }
 
@@ -213,8 +262,18 @@ export async function archiveShow(id: number, archived: boolean) {
   );
 }
 
+/** Keeps what can be read of a damaged show as a new one. */
+export async function saveReadable(id: number) {
+  const made = answered(await client.POST('/api/shows/{id}/readable', { params: { path: { id } } }));
+  return made.missing;
+}
+
 export async function saveVersion(name: string) {
-  return answered(await client.POST('/api/shows/{id}/versions', { params: path(), body: { name } }));
+  return answered(
+    await write((headers) =>
+      client.POST('/api/shows/{id}/versions', { params: path(), body: { name }, headers }),
+    ),
+  );
 }
 
 const ofVersion = (version: number) => ({ params: { path: { id: path().path.id, version } } });
@@ -224,7 +283,11 @@ export async function deleteVersion(version: number) {
 }
 
 export async function restoreVersion(version: number) {
-  return answered(await client.POST('/api/shows/{id}/versions/{version}/restore', ofVersion(version)));
+  return answered(
+    await write((headers) =>
+      client.POST('/api/shows/{id}/versions/{version}/restore', { ...ofVersion(version), headers }),
+    ),
+  );
 }
 
 export async function compareVersions(from: number, to: number) {

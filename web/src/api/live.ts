@@ -1,6 +1,7 @@
 import { create } from 'zustand';
 import { useCurrentShow } from './current-show';
-import { refresh } from './queries';
+import { queryClient, refresh, refreshAll, showsQuery, type ChangedParts } from './queries';
+import { page } from './writing';
 
 /** What one part of a simulated fixture does, as received. Angles in degrees, landing in metres. */
 export interface RigPart {
@@ -51,31 +52,58 @@ function take(frame: ArrayBuffer) {
 }
 
 interface Changed {
-  type: string;
+  type: 'changed';
   show: number;
-  areas: string[];
+  revision: number;
   live: boolean;
+  all: boolean;
+  areas: string[];
+  parts: Record<string, ChangedParts>;
+}
+
+interface Note {
+  type: 'versions' | 'storage';
+  show: number;
+  words: string;
+}
+
+function changed(message: Changed) {
+  if (message.live && message.show !== useCurrentShow.getState().id) {
+    // All of its light follows this message.
+    rig.parts.clear();
+    useCurrentShow.getState().set(message.show);
+  }
+  if (message.all) refreshAll();
+  else refresh(message.show, message.areas, message.parts);
+}
+
+/** After being away everything that is shown is looked at anew, the show itself included. */
+async function comeBack() {
+  const shows = await queryClient.fetchQuery(showsQuery).catch(() => undefined);
+  const live = shows?.find((s) => s.live)?.id;
+  if (live !== undefined && useCurrentShow.getState().id !== live) useCurrentShow.getState().set(live);
+  refreshAll();
 }
 
 /** Connects, and connects again whenever the application has been away. */
 export function connect() {
-  const socket = new WebSocket(`ws://${window.location.host}/live`);
+  const socket = new WebSocket(`ws://${window.location.host}/live?page=${page}`);
   socket.binaryType = 'arraybuffer';
   socket.onopen = () => {
+    // Before anything arrives: the first frame is whole and comes at once.
+    rig.parts.clear();
     useConnection.setState({ connected: true });
-    refresh(['show', 'fixtures', 'groups', 'palettes', 'hand', 'values']);
+    void comeBack();
   };
   socket.onmessage = (message) => {
     if (message.data instanceof ArrayBuffer) {
       take(message.data);
       return;
     }
-    const changed = JSON.parse(message.data as string) as Changed;
-    if (changed.live && changed.show !== useCurrentShow.getState().id) {
-      rig.parts.clear();
-      useCurrentShow.getState().set(changed.show);
-    }
-    refresh(changed.areas);
+    const told = JSON.parse(message.data as string) as Changed | Note;
+    if (told.type === 'changed') changed(told);
+    else if (told.type === 'storage') void queryClient.invalidateQueries({ queryKey: ['storage'] });
+    else void queryClient.invalidateQueries({ queryKey: ['show', told.show, 'versions'] });
   };
   socket.onclose = () => {
     useConnection.setState({ connected: false });

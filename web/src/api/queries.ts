@@ -1,13 +1,35 @@
 import { QueryClient, useQuery } from '@tanstack/react-query';
 import { useCurrentShow } from './current-show';
-import { answered, client } from './client';
+import { answered, client, type PatchView } from './client';
+import { stand } from './writing';
 
 export const queryClient = new QueryClient({
   defaultOptions: { queries: { staleTime: Infinity, retry: 1, refetchOnWindowFocus: false } },
 });
 
+export const showsQuery = {
+  queryKey: ['shows'],
+  queryFn: async () => answered(await client.GET('/api/shows')),
+};
+
 export function useShows() {
-  return useQuery({ queryKey: ['shows'], queryFn: async () => answered(await client.GET('/api/shows')) });
+  return useQuery(showsQuery);
+}
+
+/** Whether what is done can be kept. */
+export function useStorage() {
+  return useQuery({
+    queryKey: ['storage'],
+    queryFn: async () => answered(await client.GET('/api/storage')),
+    refetchInterval: 10_000,
+  });
+}
+
+export function useColourPlane() {
+  return useQuery({
+    queryKey: ['colour-plane'],
+    queryFn: async () => answered(await client.GET('/api/colour-plane')),
+  });
 }
 
 function useOfShow<T>(part: string, load: (id: number) => Promise<T>) {
@@ -23,7 +45,11 @@ function useOfShow<T>(part: string, load: (id: number) => Promise<T>) {
 const at = (id: number) => ({ params: { path: { id } } });
 
 export const useShow = () =>
-  useOfShow('show', async (id) => answered(await client.GET('/api/shows/{id}', at(id))));
+  useOfShow('show', async (id) => {
+    const show = answered(await client.GET('/api/shows/{id}', at(id)));
+    stand(show.id, show.revision);
+    return show;
+  });
 export const usePatch = () =>
   useOfShow('patch', async (id) => answered(await client.GET('/api/shows/{id}/patch', at(id))));
 export const useDesk = () =>
@@ -70,22 +96,69 @@ export function useOutput() {
   });
 }
 
-/** Which parts to look at again after areas of the show have changed. */
-export function refresh(areas: string[]) {
+/** What of one kind has changed; no keys when it is too much to list. */
+export interface ChangedParts {
+  keys: string[];
+  noticed: boolean;
+}
+
+/** Puts what a few fixtures are now into the patch that is there. */
+async function patchOf(show: number, keys: string[]) {
+  const key = ['show', show, 'patch'];
+  if (!queryClient.getQueryData<PatchView>(key)) return;
+  const ids = keys.map(Number);
+  const params = { path: { id: show }, query: { ids } };
+  const now = answered(await client.GET('/api/shows/{id}/patch', { params }));
+  const changed = new Map(now.fixtures.map((f) => [f.id, f]));
+  queryClient.setQueryData<PatchView>(key, (before) => {
+    if (!before) return before;
+    const kept = before.fixtures.filter((f) => !ids.includes(f.id));
+    const fixtures = [...kept, ...changed.values()].sort((a, b) => a.number - b.number);
+    const clashing = new Set(now.clashes.flatMap((c) => c.numbers));
+    return {
+      ...now,
+      fixtures: fixtures.map((f) =>
+        f.clash === clashing.has(f.number) || now.clashCount > now.clashes.length
+          ? f
+          : { ...f, clash: clashing.has(f.number) },
+      ),
+    };
+  });
+}
+
+/** Everything that is shown is looked at again. */
+export function refreshAll() {
+  void queryClient.invalidateQueries({ predicate: (q) => q.queryKey[0] !== 'colour-plane' });
+}
+
+/** Which parts to look at again after kinds of the show have changed. */
+export function refresh(show: number, areas: string[], changed: Record<string, ChangedParts>) {
   const parts = new Set<string>(['show', 'check']);
+  const keys = new Set<string>();
   for (const area of areas) {
-    if (area === 'fixtures' || area === 'profiles')
-      ['patch', 'desk', 'groups', 'palettes'].forEach((p) => parts.add(p));
+    const few = changed[area]?.keys.length ? changed[area].keys : null;
+    const noticed = changed[area]?.noticed ?? true;
+    if (area === 'fixtures' && few && !areas.includes('profiles'))
+      patchOf(show, few).catch(
+        () => void queryClient.invalidateQueries({ queryKey: ['show', show, 'patch'] }),
+      );
+    else if (area === 'fixtures' || area === 'profiles') parts.add('patch');
+    if ((area === 'fixtures' && noticed) || area === 'profiles') {
+      ['desk', 'groups', 'palettes'].forEach((p) => parts.add(p));
+      ['profiles', 'profile'].forEach((key) => keys.add(key));
+    }
     if (area === 'groups') ['groups', 'desk'].forEach((p) => parts.add(p));
     if (area === 'palettes') ['palettes', 'desk'].forEach((p) => parts.add(p));
     if (area === 'hand') ['desk', 'groups', 'palettes'].forEach((p) => parts.add(p));
     if (area === 'values') parts.add('desk');
     if (area === 'universes') parts.add('patch');
-    if (area === 'show') void queryClient.invalidateQueries({ queryKey: ['shows'] });
-    if (area === 'profiles' || area === 'fixtures')
-      ['profiles', 'profile'].forEach((key) => void queryClient.invalidateQueries({ queryKey: [key] }));
+    if (area === 'name') keys.add('shows');
   }
+  keys.forEach((key) => void queryClient.invalidateQueries({ queryKey: [key] }));
   void queryClient.invalidateQueries({
-    predicate: (q) => q.queryKey[0] === 'show' && parts.has(q.queryKey[2] as string),
+    predicate: (q) =>
+      q.queryKey[0] === 'show' &&
+      (show === 0 || q.queryKey[1] === show) &&
+      parts.has(q.queryKey[2] as string),
   });
 }

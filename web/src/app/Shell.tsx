@@ -2,7 +2,8 @@ import { Moon, Redo2, Sun, Undo2 } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { NavLink } from 'react-router';
 import { useConnection } from '../api/live';
-import { useOutput, useShow } from '../api/queries';
+import { useOutput, useShow, useStorage } from '../api/queries';
+import type { ShowView } from '../api/client';
 import { Button } from '../ui/Button';
 import { StateMark, type State } from '../ui/StateMark';
 import { useActions, useShortcuts } from './actions';
@@ -35,17 +36,13 @@ function Mark() {
 
 function Top() {
   const show = useShow().data;
-  const connected = useConnection((s) => s.connected);
   return (
     <header className="col-span-2 flex items-center gap-3 border-b border-line bg-sheet px-3">
       <Mark />
       <div className="max-w-44 min-w-0 truncate font-serif text-[16px] font-semibold" title={show?.name}>
         {show?.name ?? 'Loculus'}
       </div>
-      <div className="mono shrink-0 text-[12px] text-ink-label" role="status">
-        {show ? `rev ${show.revision} · ` : ''}
-        {connected ? 'saved' : <span className="font-semibold text-madder">not connected</span>}
-      </div>
+      <Saved show={show} />
       <Line />
       <Button
         label={show?.undo ? `Undo: ${show.undo}` : 'Nothing to undo'}
@@ -63,6 +60,19 @@ function Top() {
       </Button>
       <OutputState />
     </header>
+  );
+}
+
+/** What is shown is on the disk, or why that is not so. */
+function Saved({ show }: { show: ShowView | undefined }) {
+  const connected = useConnection((s) => s.connected);
+  const trouble = useStorage().data?.trouble ?? '';
+  const wrong = !connected ? 'not connected' : trouble ? 'not saving' : '';
+  return (
+    <div className="mono shrink-0 text-[12px] text-ink-label" role="status" title={connected ? trouble : ''}>
+      {show ? `rev ${show.revision} · ` : ''}
+      {wrong ? <span className="font-semibold text-madder">{wrong}</span> : 'saved'}
+    </div>
   );
 }
 

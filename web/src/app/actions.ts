@@ -1,7 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { useNavigate } from 'react-router';
-import { line } from '../api/commands';
+import { edit } from '../api/commands';
 import type { DeskView } from '../api/client';
 import { useCurrentShow } from '../api/current-show';
 import { redoNow, undoNow } from './history';
@@ -70,25 +70,25 @@ export function useActions(): Action[] {
       keys: 'H',
       words: 'Highlight what is in hand, on and off',
       matches: (e) => plain(e.key)(e) && e.key.toLowerCase() === 'h',
-      run: () => void attempt(() => line(`highlight ${desk()?.highlight ? 'off' : 'on'}`)),
+      run: () => void attempt(() => edit({ type: 'highlight', on: !desk()?.highlight })),
     },
     {
       keys: '[',
       words: 'Previous share of the pattern',
       matches: plain('['),
-      run: () => void attempt(() => line('previous')),
+      run: () => void attempt(() => edit({ type: 'step', back: true })),
     },
     {
       keys: ']',
       words: 'Next share of the pattern',
       matches: plain(']'),
-      run: () => void attempt(() => line('next')),
+      run: () => void attempt(() => edit({ type: 'step', back: false })),
     },
     {
       keys: 'Delete',
       words: 'Let go of the selection, then of the values',
       matches: plain('Delete'),
-      run: () => void attempt(() => line('clear')),
+      run: () => void attempt(() => edit({ type: 'clear' })),
     },
     {
       keys: 'Ctrl Shift Z',

@@ -85,6 +85,7 @@ export function Stage({ pointed }: { pointed?: number }) {
           frame: drag && (!placing || line) ? { ...drag, line } : null,
         };
         draw(context, scene, k);
+        element.dataset.lit = String([...rig.parts.values()].filter((p) => p.intensity > 0).length);
       }
       handle = requestAnimationFrame(paint);
     };

@@ -1,22 +1,57 @@
-import { line, select } from '../../api/commands';
+import { edit, select, type Edit } from '../../api/commands';
 import type { DeskView } from '../../api/client';
 import { attempt } from '../../app/notices';
 import { Button } from '../../ui/Button';
 
-const PATTERNS = [
-  { text: 'Every 2', line: 'every 2', bars: [9, 3, 9, 3, 9, 3, 9, 3] },
-  { text: 'Every 3', line: 'every 3', bars: [9, 3, 3, 9, 3, 3, 9, 3] },
-  { text: 'Blocks 2', line: 'blocks of 2', bars: [9, 9, 5, 5, 9, 9, 5, 5] },
-  { text: 'Half', line: 'part 1 of 2', bars: [9, 9, 9, 9, 3, 3, 3, 3] },
-  { text: 'Quarter', line: 'part 1 of 4', bars: [9, 9, 3, 3, 3, 3, 3, 3] },
-  { text: 'Mirror', line: 'mirror', bars: [3, 5, 7, 9, 9, 7, 5, 3] },
-  { text: 'Reverse', line: 'reverse', bars: [9, 8, 7, 6, 5, 4, 3, 2] },
+const PATTERNS: { text: string; words: string; edit: Edit; bars: number[] }[] = [
+  {
+    text: 'Every 2',
+    words: 'every 2',
+    edit: { type: 'arrange', pattern: 'every', n: 2 },
+    bars: [9, 3, 9, 3, 9, 3, 9, 3],
+  },
+  {
+    text: 'Every 3',
+    words: 'every 3',
+    edit: { type: 'arrange', pattern: 'every', n: 3 },
+    bars: [9, 3, 3, 9, 3, 3, 9, 3],
+  },
+  {
+    text: 'Blocks 2',
+    words: 'blocks of 2',
+    edit: { type: 'arrange', pattern: 'blocks', n: 2 },
+    bars: [9, 9, 5, 5, 9, 9, 5, 5],
+  },
+  {
+    text: 'Half',
+    words: 'part 1 of 2',
+    edit: { type: 'arrange', pattern: 'part', n: 2 },
+    bars: [9, 9, 9, 9, 3, 3, 3, 3],
+  },
+  {
+    text: 'Quarter',
+    words: 'part 1 of 4',
+    edit: { type: 'arrange', pattern: 'part', n: 4 },
+    bars: [9, 9, 3, 3, 3, 3, 3, 3],
+  },
+  {
+    text: 'Mirror',
+    words: 'mirror',
+    edit: { type: 'arrange', pattern: 'mirror' },
+    bars: [3, 5, 7, 9, 9, 7, 5, 3],
+  },
+  {
+    text: 'Reverse',
+    words: 'reverse',
+    edit: { type: 'arrange', pattern: 'reverse' },
+    bars: [9, 8, 7, 6, 5, 4, 3, 2],
+  },
 ];
 const MOST_CHIPS = 96;
 
 export function SelectionPanel({ desk }: { desk: DeskView }) {
   const units = desk.steps.flatMap((step, i) => step.map((unit) => ({ unit, order: i + 1 })));
-  const run = (text: string) => void attempt(() => line(text));
+  const run = (what: Edit) => void attempt(() => edit(what));
   return (
     <div className="flex min-h-0 flex-col gap-2 overflow-hidden p-3">
       <div className="flex items-center gap-2">
@@ -29,14 +64,14 @@ export function SelectionPanel({ desk }: { desk: DeskView }) {
         <Button
           pressed={desk.highlight}
           label="Show off what is in hand (H)"
-          onClick={() => run(`highlight ${desk.highlight ? 'off' : 'on'}`)}
+          onClick={() => run({ type: 'highlight', on: !desk.highlight })}
         >
           Highlight
         </Button>
         <Button
           label="Let go (Delete)"
           disabled={units.length === 0 && desk.touchedUnits === 0}
-          onClick={() => run('clear')}
+          onClick={() => run({ type: 'clear' })}
         >
           Clear
         </Button>
@@ -81,12 +116,16 @@ export function SelectionPanel({ desk }: { desk: DeskView }) {
             <button
               aria-label="Previous share ( [ )"
               className="min-h-7 min-w-7"
-              onClick={() => run('previous')}
+              onClick={() => run({ type: 'step', back: true })}
             >
               ‹
             </button>
             share {desk.share + 1} of {desk.shares}
-            <button aria-label="Next share ( ] )" className="min-h-7 min-w-7" onClick={() => run('next')}>
+            <button
+              aria-label="Next share ( ] )"
+              className="min-h-7 min-w-7"
+              onClick={() => run({ type: 'step', back: false })}
+            >
               ›
             </button>
           </span>
@@ -95,10 +134,10 @@ export function SelectionPanel({ desk }: { desk: DeskView }) {
       <div className="flex flex-wrap gap-1">
         {PATTERNS.map((p) => (
           <button
-            key={p.line}
+            key={p.words}
             disabled={units.length === 0}
-            aria-pressed={desk.patterns.includes(p.line)}
-            onClick={() => run(p.line)}
+            aria-pressed={desk.patterns.includes(p.words)}
+            onClick={() => run(p.edit)}
             className="flex h-11 w-[44px] flex-col items-center justify-center rounded-md border border-line-strong text-[10px] hover:bg-sunk aria-pressed:border-petrol aria-pressed:bg-petrol-soft"
           >
             <svg width="40" height="12" aria-hidden="true">

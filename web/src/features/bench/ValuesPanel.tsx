@@ -1,7 +1,8 @@
 import { House } from 'lucide-react';
 import { useMemo, useRef, useState } from 'react';
-import { line } from '../../api/commands';
+import { edit, type Edit } from '../../api/commands';
 import type { DeskView, ValueRow } from '../../api/client';
+import { useColourPlane } from '../../api/queries';
 import { attempt } from '../../app/notices';
 import { Fader } from '../../ui/Fader';
 import { Segmented } from '../../ui/Segmented';
@@ -13,18 +14,18 @@ type Form = 'text' | 'physical' | 'dmx';
 
 /** Sends the newest of many values, one at a time, all undone as one. */
 export function useGesture() {
-  const state = useRef({ busy: false, next: null as string | null, id: '', stamp: 0 });
-  return (text: string) => {
+  const state = useRef({ busy: false, next: null as Edit | null, id: '', stamp: 0 });
+  return (what: Edit) => {
     const s = state.current;
     const now = Date.now();
     if (now - s.stamp > 700) s.id = `drag ${now}`;
     s.stamp = now;
-    s.next = text;
+    s.next = what;
     const send = async () => {
       while (s.next !== null) {
         const newest = s.next;
         s.next = null;
-        await attempt(() => line(newest, false, s.id));
+        await attempt(() => edit(newest, false, s.id));
       }
       s.busy = false;
     };
@@ -39,6 +40,7 @@ export function ValuesPanel({ desk }: { desk: DeskView }) {
   const [kind, setKind] = useState<Kind>('intensity');
   const [form, setForm] = useState<Form>('text');
   const gesture = useGesture();
+  useColourPlane(); // there before it is asked for
   const counts = useMemo(() => new Set(desk.values.map((v) => v.kind)), [desk]);
   const rows = desk.values.filter((v) => v.kind === kind);
   const held = desk.steps.length > 0;
@@ -62,7 +64,7 @@ export function ValuesPanel({ desk }: { desk: DeskView }) {
           aria-label={`Send ${kind} home`}
           title={`Send ${kind} home`}
           className="flex min-h-7 min-w-7 items-center justify-center text-petrol disabled:text-ink-3"
-          onClick={() => void attempt(() => line(`home ${kind}`))}
+          onClick={() => void attempt(() => edit({ type: 'home', kind }))}
         >
           <House size={16} />
         </button>
@@ -79,12 +81,12 @@ export function ValuesPanel({ desk }: { desk: DeskView }) {
       </div>
       <div className="flex min-h-0 flex-1 gap-3">
         {kind === 'colour' && (
-          <ColourPicker disabled={!held} onPick={(x, y) => gesture(`colour xy ${x}, ${y}`)} />
+          <ColourPicker disabled={!held} onPick={(u, v) => gesture({ type: 'colour', u, v })} />
         )}
         <div className="min-h-0 flex-1 overflow-auto">
           {kind === 'intensity' && held && <LevelKeys />}
           {rows.map((row) => (
-            <Row key={row.attribute} row={row} form={form} onChange={(text) => gesture(text)} />
+            <Row key={row.attribute} row={row} form={form} onChange={gesture} />
           ))}
           {!held && <p className="pt-2 text-ink-2">Values appear when something is in hand.</p>}
           {held && rows.length === 0 && <p className="pt-2 text-ink-2">Nothing in hand has {kind} to set.</p>}
@@ -95,14 +97,23 @@ export function ValuesPanel({ desk }: { desk: DeskView }) {
 }
 
 function LevelKeys() {
-  const levels = ['out', '10', '25', '50', '75', 'full', '20 thru 80', '30 thru 90 thru 30'];
+  const levels: [string, number[]][] = [
+    ['out', [0]],
+    ['10', [10]],
+    ['25', [25]],
+    ['50', [50]],
+    ['75', [75]],
+    ['full', [100]],
+    ['20 thru 80', [20, 80]],
+    ['30 thru 90 thru 30', [30, 90, 30]],
+  ];
   return (
     <div className="flex flex-wrap gap-1 pb-1">
-      {levels.map((l) => (
+      {levels.map(([l, points]) => (
         <button
           key={l}
           className="mono min-h-7 rounded-md border border-line-strong px-2 hover:bg-sunk"
-          onClick={() => void attempt(() => line(`at ${l}`))}
+          onClick={() => void attempt(() => edit({ type: 'set', attribute: 'Dimmer', points }))}
         >
           {l}
         </button>
@@ -119,7 +130,7 @@ const SOURCE_SHAPE: Record<string, string> = {
   mixed: '',
 };
 
-function Row({ row, form, onChange }: { row: ValueRow; form: Form; onChange: (line: string) => void }) {
+function Row({ row, form, onChange }: { row: ValueRow; form: Form; onChange: (what: Edit) => void }) {
   return (
     <div className="flex h-8 items-center gap-2 border-b border-line">
       <span className="w-24 truncate" title={row.attribute}>
@@ -130,7 +141,7 @@ function Row({ row, form, onChange }: { row: ValueRow; form: Form; onChange: (li
           aria-label={row.label}
           className="h-6 min-w-16 flex-1 rounded border border-line-strong bg-sheet px-1"
           value={row.ranges.some((r) => r.name === row.text) ? row.text : ''}
-          onChange={(e) => onChange(`${row.attribute} at "${e.target.value}"`)}
+          onChange={(e) => onChange({ type: 'set', attribute: row.attribute, name: e.target.value })}
         >
           <option value="" disabled>
             {row.text}
@@ -146,7 +157,7 @@ function Row({ row, form, onChange }: { row: ValueRow; form: Form; onChange: (li
           label={row.label}
           low={row.low}
           high={row.high}
-          onChange={(p) => onChange(`${row.attribute} at ${Math.round(p * 2.55)} dmx`)}
+          onChange={(p) => onChange({ type: 'set', attribute: row.attribute, points: [p] })}
         />
       )}
       <span

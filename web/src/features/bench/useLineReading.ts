@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
+import { edit, line, type Edit } from '../../api/commands';
 import { RefusedError, type LineResponse, type ProblemView } from '../../api/client';
-import { line } from '../../api/commands';
 import { useShow } from '../../api/queries';
 
 export interface Reading {
@@ -9,26 +9,42 @@ export interface Reading {
   problems: ProblemView[];
 }
 
-/** What a line would do to the show as it is now; nothing for an empty one. */
-export function useLineReading(text: string): Reading {
+const PAUSE_MS = 120;
+const NOTHING: Reading = { text: '', outcome: null, problems: [] };
+
+/** Asks what would happen, whenever the question or the show has changed. */
+function useForeseen(key: string, ask: () => Promise<LineResponse>): Reading {
   const revision = useShow().data?.revision;
-  const [reading, setReading] = useState<Reading>({ text: '', outcome: null, problems: [] });
+  const [reading, setReading] = useState<Reading>(NOTHING);
   useEffect(() => {
-    if (!text) return;
+    if (!key) return;
     let stale = false;
     const timer = window.setTimeout(async () => {
       try {
-        const outcome = await line(text, true);
-        if (!stale) setReading({ text, outcome, problems: [] });
+        const outcome = await ask();
+        if (!stale) setReading({ text: key, outcome, problems: [] });
       } catch (error) {
         if (!stale)
-          setReading({ text, outcome: null, problems: error instanceof RefusedError ? error.problems : [] });
+          setReading({
+            text: key,
+            outcome: null,
+            problems: error instanceof RefusedError ? error.problems : [],
+          });
       }
-    }, 120);
+    }, PAUSE_MS);
     return () => {
       stale = true;
       window.clearTimeout(timer);
     };
-  }, [text, revision]);
-  return text ? reading : { text: '', outcome: null, problems: [] };
+    // The question is its key; a new function alone asks nothing new.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [key, revision]);
+  return key ? reading : NOTHING;
 }
+
+/** What a line would do to the show as it is now; nothing for an empty one. */
+export const useLineReading = (text: string) => useForeseen(text, () => line(text, true));
+
+/** What a typed edit would do; nothing for none. */
+export const useEditReading = (what: Edit | null) =>
+  useForeseen(what ? JSON.stringify(what) : '', () => edit(what!, true));

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { line, select } from '../../api/commands';
+import { edit, select, type Edit } from '../../api/commands';
 import type { FixtureView, GroupView } from '../../api/client';
 import { useDesk, useGroups, usePatch } from '../../api/queries';
 import { attempt } from '../../app/notices';
@@ -10,8 +10,9 @@ import { EmptyNiche, Niche } from '../../ui/Niche';
 import { ProblemList } from '../../ui/ProblemList';
 import { Segmented } from '../../ui/Segmented';
 import { Bench } from '../bench/Bench';
-import { useLineReading } from '../bench/useLineReading';
+import { useEditReading } from '../bench/useLineReading';
 import { runLine } from '../../app/Line';
+import { runEdit } from '../../app/run';
 
 type How = 'hold' | 'add' | 'less';
 
@@ -71,7 +72,7 @@ export function GroupsPage() {
 function GroupNiche({ group, fixtures, how }: { group: GroupView; fixtures: FixtureView[]; how: How }) {
   const press = (e: React.MouseEvent | React.KeyboardEvent) => {
     const chosen = e.shiftKey ? 'add' : e.altKey ? 'less' : how;
-    if (chosen === 'hold') void attempt(() => line(`group ${group.number}`));
+    if (chosen === 'hold') void attempt(() => edit({ type: 'hold-group', number: group.number }));
     else void attempt(() => select(group.units, chosen));
   };
   return (
@@ -83,9 +84,7 @@ function GroupNiche({ group, fixtures, how }: { group: GroupView; fixtures: Fixt
       follow={group.held as 'all' | 'some' | 'none'}
       active={group.held === 'all'}
       onPress={press}
-      onRename={(name) =>
-        void attempt(() => line(`rename group ${group.number} "${name.replaceAll('"', '')}"`))
-      }
+      onRename={(name) => void attempt(() => edit({ type: 'rename-group', number: group.number, name }))}
     />
   );
 }
@@ -122,11 +121,10 @@ function RecordGroup() {
   const [number, setNumber] = useState('');
   const held = (desk?.steps.length ?? 0) > 0;
   const into = number || String(desk?.nextGroup ?? 1);
-  const quoted = name ? ` "${name.replaceAll('"', '')}"` : '';
-  const text = `record group${number ? ` ${number}` : ''}${quoted}`;
-  const reading = useLineReading(held ? text : '');
+  const what: Edit = { type: 'record-group', number: Number(number) || undefined, name };
+  const reading = useEditReading(held ? what : null);
   const record = async () => {
-    await runLine(text);
+    await runEdit(what);
     setName('');
     setNumber('');
     document.getElementById('record-name')?.blur();

@@ -1,8 +1,9 @@
 import { useState } from 'react';
-import { line } from '../../api/commands';
+import { edit, type Edit } from '../../api/commands';
 import type { PaletteView } from '../../api/client';
 import { useDesk, usePalettes } from '../../api/queries';
 import { runLine } from '../../app/Line';
+import { runEdit } from '../../app/run';
 import { attempt } from '../../app/notices';
 import { Stage } from '../../stage/Stage';
 import { Button } from '../../ui/Button';
@@ -12,7 +13,7 @@ import { ProblemList } from '../../ui/ProblemList';
 import { ScopeRing } from '../../ui/ScopeRing';
 import { Segmented } from '../../ui/Segmented';
 import { Bench } from '../bench/Bench';
-import { useLineReading } from '../bench/useLineReading';
+import { useEditReading } from '../bench/useLineReading';
 
 const KINDS = ['intensity', 'position', 'colour', 'beam'] as const;
 type Kind = (typeof KINDS)[number];
@@ -27,7 +28,7 @@ export function PalettesPage() {
   const about = shown.find((p) => p.number === (looked ?? last)) ?? null;
   const apply = (p: PaletteView) => {
     setLast(p.number);
-    void attempt(() => line(`${p.kind} ${p.number}`));
+    void attempt(() => edit({ type: 'apply', kind: p.kind, number: p.number }));
   };
   return (
     <>
@@ -61,7 +62,7 @@ export function PalettesPage() {
                 onPress={() => apply(p)}
                 onLook={(on) => setLooked(on ? p.number : null)}
                 onRename={(name) =>
-                  void attempt(() => line(`rename ${p.kind} ${p.number} "${name.replaceAll('"', '')}"`))
+                  void attempt(() => edit({ type: 'rename-palette', kind: p.kind, number: p.number, name }))
                 }
               />
             ))}
@@ -131,11 +132,17 @@ function RecordPalette({ kind }: { kind: Kind }) {
   const [scope, setScope] = useState('');
   const [closeWheel, setCloseWheel] = useState(false);
   const touched = (desk?.touchedUnits ?? 0) > 0;
-  const quoted = name ? ` "${name.replaceAll('"', '')}"` : '';
-  const text = `record ${kind}${number ? ` ${number}` : ''}${quoted}${scope ? ` ${scope}` : ''}${closeWheel ? ' close wheel' : ''}`;
-  const reading = useLineReading(touched ? text : '');
+  const what: Edit = {
+    type: 'record-palette',
+    kind,
+    number: Number(number) || undefined,
+    name,
+    scope: scope || undefined,
+    closeWheel,
+  };
+  const reading = useEditReading(touched ? what : null);
   const record = async () => {
-    await runLine(text);
+    await runEdit(what);
     setName('');
     setNumber('');
     document.getElementById('record-name')?.blur();

@@ -2,8 +2,9 @@ import { ChevronDown, ChevronUp } from 'lucide-react';
 import { useEffect, useMemo, useState } from 'react';
 import type { LineResponse, PatchView } from '../../api/client';
 import { useDesk } from '../../api/queries';
-import { line } from '../../api/commands';
+import { edit, type Edit } from '../../api/commands';
 import { runLine } from '../../app/Line';
+import { quoted, runEdit } from '../../app/run';
 import { attempt } from '../../app/notices';
 import { Button } from '../../ui/Button';
 import { Field, inputShape } from '../../ui/Field';
@@ -24,8 +25,6 @@ interface Draft {
   position: string;
 }
 
-const plain = (text: string) => text.replaceAll('"', '').trim();
-
 /** What the form says, as the line would write it. */
 function written(d: Draft, addressed: boolean): string {
   const first = Number.parseInt(d.first, 10);
@@ -34,9 +33,9 @@ function written(d: Draft, addressed: boolean): string {
   const numbers = count > 1 ? `${first} thru ${first + count - 1}` : `${first}`;
   const gap = Number.parseInt(d.gap, 10) > 0 ? ` gap ${Number.parseInt(d.gap, 10)}` : '';
   const verb = addressed
-    ? `patch ${numbers} as "${d.type}" ${landing(d.start, d.layout)}${gap}`
-    : `add ${numbers} as "${d.type}"`;
-  return plain(d.position) ? `${verb}\nhang ${numbers} on "${plain(d.position)}"` : verb;
+    ? `patch ${numbers} as ${quoted(d.type)} ${landing(d.start, d.layout)}${gap}`
+    : `add ${numbers} as ${quoted(d.type)}`;
+  return d.position.trim() ? `${verb}\nhang ${numbers} on ${quoted(d.position)}` : verb;
 }
 
 export function AddFixtures({
@@ -253,14 +252,15 @@ function InHand({ patch }: { patch: PatchView }) {
   const [layout, setLayout] = useState('');
   const [losses, setLosses] = useState('');
   const [changing, setChanging] = useState(false);
-  const who = runs(numbers.map(Number));
+  const all = numbers.map(Number);
+  const who = runs(all);
+  const gone: Edit = { type: 'delete', numbers: all };
   /** Deletes at once what nothing refers to; else names the losses first. */
   const ask = async () => {
-    const foreseen = await attempt(() => line(`delete ${who}`, true));
+    const foreseen = await attempt(() => edit(gone, true));
     if (!foreseen) return;
-    const words = foreseen.words[0] ?? '';
-    if (words.includes('nothing else refers')) await runLine(`delete ${who}`);
-    else setLosses(words);
+    if (foreseen.lasting) setLosses(foreseen.words[0] ?? '');
+    else await runEdit(gone);
   };
   if (numbers.length === 0)
     return <p className="text-ink-2">Fill in the form, or hold fixtures to move, unpatch or delete them.</p>;
@@ -270,7 +270,7 @@ function InHand({ patch }: { patch: PatchView }) {
       className="flex flex-wrap items-center gap-2"
       onSubmit={(e) => {
         e.preventDefault();
-        if (to) void runLine(`patch ${who} ${landing(to, layout)}`);
+        if (to) void runEdit({ type: 'move', numbers: all, to, layout });
         setTo('');
       }}
     >
@@ -293,14 +293,14 @@ function InHand({ patch }: { patch: PatchView }) {
       {numbers.length === 2 && (
         <Button onClick={() => void runLine(`swap ${numbers[0]} with ${numbers[1]}`)}>Swap</Button>
       )}
-      <Button disabled={!patched} onClick={() => void runLine(`unpatch ${who}`)}>
+      <Button disabled={!patched} onClick={() => void runEdit({ type: 'unpatch', numbers: all })}>
         Unpatch
       </Button>
       <Button onClick={() => setChanging(true)}>Change type…</Button>
       <Button kind="danger" onClick={() => void ask()}>
         Delete
       </Button>
-      <ChangeType open={changing} who={who} onClose={() => setChanging(false)} />
+      <ChangeType open={changing} numbers={all} onClose={() => setChanging(false)} />
       <Modal open={losses !== ''} title="Delete for good?" onClose={() => setLosses('')}>
         <p className="pb-3">{losses}.</p>
         <div className="flex gap-2">
@@ -308,7 +308,7 @@ function InHand({ patch }: { patch: PatchView }) {
             kind="danger"
             onClick={() => {
               setLosses('');
-              void runLine(`delete ${who}`);
+              void runEdit(gone);
             }}
           >
             Delete {numbers.length === 1 ? 'it' : `all ${numbers.length}`}

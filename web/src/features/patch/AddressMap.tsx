@@ -2,6 +2,7 @@ import { useMemo, useRef, useState } from 'react';
 import { select } from '../../api/commands';
 import type { LineResponse, PatchView } from '../../api/client';
 import { runLine } from '../../app/Line';
+import { runEdit } from '../../app/run';
 import { attempt } from '../../app/notices';
 import { useLineReading } from '../bench/useLineReading';
 import { runs, tones } from './patch-model';
@@ -114,7 +115,7 @@ export function AddressMap({ patch, universe, landings, held }: Props) {
     if (e.key === 'Escape') setDrag(null);
     if (step === undefined || !e.altKey || held.size === 0) return;
     e.preventDefault();
-    void runLine(`shift ${runs([...held].sort((a, b) => a - b))} by ${step}`);
+    void runEdit({ type: 'shift', numbers: [...held].sort((a, b) => a - b), by: step });
   };
   return (
     <>
@@ -145,7 +146,7 @@ export function AddressMap({ patch, universe, landings, held }: Props) {
         ))}
         {clashes.map((c) => (
           <Pieces
-            key={`clash ${c.span} ${c.one} ${c.other}`}
+            key={`clash ${c.span} ${c.numbers.join(' ')}`}
             block={{ number: 0, from: c.from, to: c.to, shape: 'clash', words: c.words }}
           />
         ))}

@@ -2,7 +2,7 @@ import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import { bringUp, endBringUp } from '../../api/commands';
 import type { FixtureView, PatchView } from '../../api/client';
-import { runLine } from '../../app/Line';
+import { runEdit } from '../../app/run';
 import { attempt } from '../../app/notices';
 import { Button } from '../../ui/Button';
 import { Field, inputShape } from '../../ui/Field';
@@ -66,8 +66,12 @@ export function BringUp({ patch, title }: { patch: PatchView; title: ReactNode }
   };
   const mark = async (answer: string) => {
     if (!here) return;
-    const words = note.replaceAll('"', '').trim();
-    await runLine(`mark ${here.number} ${answer}${words ? ` "${words}"` : ''}`);
+    await runEdit({
+      type: 'mark',
+      numbers: [here.number],
+      answer: answer.replace(' ', '_'),
+      note: note.trim(),
+    });
     if (answer !== 'not tried') step(1);
   };
   const onKeyDown = (e: React.KeyboardEvent) => {

@@ -3,6 +3,7 @@ import { Link } from 'react-router';
 import type { PatchView, UniverseView } from '../../api/client';
 import { useDesk } from '../../api/queries';
 import { runLine } from '../../app/Line';
+import { quoted, runEdit } from '../../app/run';
 import { useLine } from '../../app/line-store';
 import { Button } from '../../ui/Button';
 import { Field, inputShape } from '../../ui/Field';
@@ -190,9 +191,8 @@ function Setup({ universe: u }: { universe: UniverseView }) {
   const [route, setRoute] = useState(u.route);
   const [target, setTarget] = useState(u.target);
   const [targetName, setTargetName] = useState(u.targetName);
-  const plain = (text: string) => text.replaceAll('"', '').trim();
   const parts = [
-    name !== u.name ? `name "${plain(name)}"` : '',
+    name !== u.name ? `name ${quoted(name)}` : '',
     port !== String(u.port) && port ? `number ${port}` : '',
     priority !== String(u.priority) && priority ? `priority ${priority}` : '',
     routed(),
@@ -203,8 +203,8 @@ function Setup({ universe: u }: { universe: UniverseView }) {
     if (route === u.route && target === u.target && targetName === u.targetName) return '';
     if (route === 'rig') return 'to rig';
     if (route === 'multicast')
-      return `to multicast ${plain(target) ? `"${plain(target)}" ` : ''}as "${plain(targetName)}"`;
-    return `to unicast "${plain(target)}" as "${plain(targetName)}"`;
+      return `to multicast ${target.trim() ? `${quoted(target)} ` : ''}as ${quoted(targetName)}`;
+    return `to unicast ${quoted(target)} as ${quoted(targetName)}`;
   }
   return (
     <form
@@ -295,7 +295,7 @@ function InHand({ universe, held }: { universe: UniverseView; held: number[] }) 
   return (
     <div className="flex flex-wrap items-center gap-2">
       <Button
-        disabled={!words || words.includes('no gaps')}
+        disabled={compact.problems.length > 0 || !compact.outcome?.changes}
         onClick={() => void runLine(`compact universe ${universe.universe}`)}
       >
         Close the gaps
@@ -307,7 +307,7 @@ function InHand({ universe, held }: { universe: UniverseView; held: number[] }) 
           className="flex items-center gap-2"
           onSubmit={(e) => {
             e.preventDefault();
-            if (to) void runLine(`shift ${runs(held)} to ${to}`);
+            if (to) void runEdit({ type: 'shift', numbers: held, to });
             setTo('');
           }}
         >

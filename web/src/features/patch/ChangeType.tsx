@@ -1,24 +1,26 @@
+import { runs } from './patch-model';
+import { runEdit } from '../../app/run';
+import type { Edit } from '../../api/commands';
 import { useState } from 'react';
 import { runLine } from '../../app/Line';
 import { Button } from '../../ui/Button';
 import { Field, inputShape } from '../../ui/Field';
 import { Modal } from '../../ui/Modal';
 import { ProblemList } from '../../ui/ProblemList';
-import { useLineReading } from '../bench/useLineReading';
+import { useEditReading } from '../bench/useLineReading';
 import { TypeOptions } from './TypeOptions';
 
 interface Props {
   open: boolean;
-  /** Numbers as the line writes them. */
-  who: string;
+  numbers: number[];
   onClose: () => void;
 }
 
 /** Another profile or mode for what is in hand: says first what it costs in slots, clashes and values. */
-export function ChangeType({ open, who, onClose }: Props) {
+export function ChangeType({ open, numbers, onClose }: Props) {
   const [type, setType] = useState('');
-  const line = open && type ? `change ${who} to "${type}"` : '';
-  const reading = useLineReading(line);
+  const what: Edit | null = open && type ? { type: 'change-type', numbers, as: type } : null;
+  const reading = useEditReading(what);
   const done = (text: string) => {
     void runLine(text);
     onClose();
@@ -29,11 +31,13 @@ export function ChangeType({ open, who, onClose }: Props) {
         className="space-y-3"
         onSubmit={(e) => {
           e.preventDefault();
-          if (line && reading.problems.length === 0) done(line);
+          if (!what || reading.problems.length > 0) return;
+          void runEdit(what);
+          onClose();
         }}
       >
         <p>
-          In hand: <b className="mono">{who}</b>
+          In hand: <b className="mono">{runs(numbers)}</b>
         </p>
         <Field label="Becomes">
           <select
@@ -47,10 +51,10 @@ export function ChangeType({ open, who, onClose }: Props) {
           </select>
         </Field>
         <div aria-label="What will happen" className="min-h-16 space-y-1">
-          {line && reading.outcome?.words.map((w) => <p key={w}>{w}</p>)}
-          {line && <ProblemList problems={reading.outcome?.problems ?? reading.problems} onLine={done} />}
+          {what && reading.outcome?.words.map((w) => <p key={w}>{w}</p>)}
+          {what && <ProblemList problems={reading.outcome?.problems ?? reading.problems} onLine={done} />}
         </div>
-        <Button kind="main" type="submit" disabled={!line || reading.problems.length > 0}>
+        <Button kind="main" type="submit" disabled={!what || reading.problems.length > 0}>
           Change
         </Button>
       </form>

@@ -70,7 +70,7 @@ export function Clashes({ patch, universe }: { patch: PatchView; universe?: numb
   return (
     <ul aria-label="Clashes" className="space-y-2 border-t border-line pt-2">
       {clashes.slice(0, MOST_LISTED).map((c) => (
-        <li key={`${c.span} ${c.one} ${c.other}`}>
+        <li key={`${c.span} ${c.numbers.join(' ')}`}>
           <div className="font-semibold text-madder">{c.words}</div>
           <div className="mt-1 flex flex-wrap gap-1.5">
             {c.waysOut.map((w) => (

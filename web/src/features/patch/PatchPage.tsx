@@ -20,7 +20,7 @@ export function PatchPage() {
   const asked = search.get('view') as View;
   const view = VIEWS.includes(asked) ? asked : 'fixture';
   if (!patch) return <p className="p-6 text-ink-2">Opening the patch…</p>;
-  const clashes = patch.clashes.length;
+  const clashes = patch.clashCount;
   const marked = patch.fixtures.filter((f) => f.answer === 'wrong' || f.answer === 'dead').length;
   const look = (
     <Segmented<View>

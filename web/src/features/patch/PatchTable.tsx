@@ -3,13 +3,21 @@ import { memo, useMemo, useRef, useState } from 'react';
 import { select, type Row as PastedRow } from '../../api/commands';
 import type { FixtureView } from '../../api/client';
 import { useDesk } from '../../api/queries';
-import { runLine } from '../../app/Line';
+import { runEdit } from '../../app/run';
 import { attempt } from '../../app/notices';
 import { Button } from '../../ui/Button';
 import { AnswerMark } from './AnswerMark';
-import { COLUMNS, comparedBy, storeColumns, storedColumns, type Column, type ColumnKey } from './columns';
+import {
+  COLUMNS,
+  comparedBy,
+  storeColumns,
+  storedColumns,
+  written,
+  type Column,
+  type ColumnKey,
+} from './columns';
 import { Paste } from './Paste';
-import { grouped, runs, type GroupBy } from './patch-model';
+import { grouped, type GroupBy } from './patch-model';
 import { TableFoot } from './TableFoot';
 
 const ROW = 26;
@@ -90,19 +98,19 @@ export function PatchTable({ fixtures, total, onBringIn }: Props) {
   const write = (line: number, column: number, units?: string[]) => {
     const at = lines[line];
     const into = columns[column];
-    if (at?.kind !== 'row' || !into?.line) return;
+    if (at?.kind !== 'row' || !into?.fills) return;
     setCursor({ line, column });
     setWriting({ number: at.fixture.number, key: into.key, text: into.value(at.fixture), units });
   };
   /** In every row that is in hand, when the written one is among them; in its own row otherwise. */
-  const written = (value: string) => {
+  const commit = (value: string) => {
     if (!writing) return;
     const column = COLUMNS.find((c) => c.key === writing.key)!;
     const units = writing.units ?? (held.has(String(writing.number)) ? [...held].map(String) : []);
-    const who = units.length > 1 ? runs(units.map(Number)) : String(writing.number);
+    const numbers = units.length > 1 ? units.map(Number) : [writing.number];
     setWriting(null);
     scroll.current?.focus();
-    void runLine(column.line!(who, value));
+    void runEdit(written(numbers, column.key, value));
   };
   const onKeyDown = (e: React.KeyboardEvent) => {
     if (writing || e.target !== e.currentTarget) return;
@@ -199,7 +207,7 @@ export function PatchTable({ fixtures, total, onBringIn }: Props) {
                   writing={writing?.number === at.fixture.number ? writing : null}
                   onPress={press}
                   onWrite={writeIn}
-                  onWritten={written}
+                  onWritten={commit}
                   onLeave={() => setWriting(null)}
                 />
               );

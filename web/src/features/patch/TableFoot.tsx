@@ -2,11 +2,12 @@ import { Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
 import { useState } from 'react';
 import type { FixtureView } from '../../api/client';
 import { runLine } from '../../app/Line';
+import { runEdit } from '../../app/run';
 import { Button } from '../../ui/Button';
 import { Field, inputShape } from '../../ui/Field';
 import { ProblemList } from '../../ui/ProblemList';
-import { useLineReading } from '../bench/useLineReading';
-import { COLUMNS, type ColumnKey } from './columns';
+import { useEditReading } from '../bench/useLineReading';
+import { COLUMNS, written, type ColumnKey } from './columns';
 import { runs, type GroupBy } from './patch-model';
 
 interface Props {
@@ -74,23 +75,27 @@ const FILLED: ColumnKey[] = ['address', 'number', 'name', 'position', 'purpose',
 /** One value, or a run of values with a step, down what is in hand. */
 function Fill({ held, onDone }: { held: FixtureView[]; onDone: () => void }) {
   const [key, setKey] = useState<ColumnKey>('address');
-  const column = COLUMNS.find((c) => c.key === key)!;
   const [value, setValue] = useState('');
   const [step, setStep] = useState('');
   const who = runs(held.map((f) => f.number));
   const slots = Math.max(...held.map((f) => f.slots));
-  const by = Number.parseInt(step, 10);
-  const tail =
-    key === 'number' && by ? ` by ${by}` : key === 'address' && by > slots ? ` gap ${by - slots}` : '';
-  const line = value.trim() || key === 'notes' ? `${column.line!(who, value)}${tail}` : '';
-  const reading = useLineReading(line);
+  const what =
+    value.trim() || key === 'notes'
+      ? written(
+          held.map((f) => f.number),
+          key,
+          value,
+          STEPPED.includes(key) ? Number.parseInt(step, 10) || undefined : undefined,
+        )
+      : null;
+  const reading = useEditReading(what);
   return (
     <form
       className="space-y-2"
       onSubmit={(e) => {
         e.preventDefault();
-        if (!line) return;
-        void runLine(line);
+        if (!what) return;
+        void runEdit(what);
         onDone();
       }}
     >
@@ -132,13 +137,8 @@ function Fill({ held, onDone }: { held: FixtureView[]; onDone: () => void }) {
           </Field>
         )}
       </div>
-      {line && <p className="text-ink-2">{reading.outcome?.words.join(' · ')}</p>}
-      {line && key === 'address' && by > 0 && by < slots && (
-        <p className="text-ochre">
-          A step of {by} is less than their {slots} slots; they follow one another.
-        </p>
-      )}
-      {line && (
+      {what && <p className="text-ink-2">{reading.outcome?.words.join(' · ')}</p>}
+      {what && (
         <ProblemList
           problems={reading.outcome?.problems ?? reading.problems}
           onLine={(l) => {
@@ -147,7 +147,7 @@ function Fill({ held, onDone }: { held: FixtureView[]; onDone: () => void }) {
           }}
         />
       )}
-      <Button kind="main" type="submit" disabled={!line || reading.problems.length > 0}>
+      <Button kind="main" type="submit" disabled={!what || reading.problems.length > 0}>
         Fill down
       </Button>
     </form>

@@ -1,5 +1,5 @@
 import type { FixtureView } from '../../api/client';
-import type { Row } from '../../api/commands';
+import type { Edit, Row } from '../../api/commands';
 
 export type ColumnKey =
   'number' | 'name' | 'profile' | 'mode' | 'address' | 'slots' | 'position' | 'purpose' | 'notes' | 'answer';
@@ -12,13 +12,11 @@ export interface Column {
   mono?: boolean;
   /** What the table shows and copies. */
   value: (f: FixtureView) => string;
-  /** The line that writes a value to these numbers; columns without one are not written here. */
-  line?: (who: string, value: string) => string;
+  /** Whether it can be written here, in all rows held. */
+  fills?: boolean;
   /** How a pasted cell becomes part of a row. */
   row?: (value: string) => Partial<Row>;
 }
-
-const plain = (text: string) => text.replaceAll('"', '”').trim();
 
 export const COLUMNS: Column[] = [
   {
@@ -27,7 +25,7 @@ export const COLUMNS: Column[] = [
     track: '52px',
     mono: true,
     value: (f) => String(f.number),
-    line: (who, v) => `renumber ${who} from ${v}`,
+    fills: true,
     row: (v) => ({ newNumber: Number(v) }),
   },
   {
@@ -35,7 +33,7 @@ export const COLUMNS: Column[] = [
     text: 'Name',
     track: 'minmax(80px,1.2fr)',
     value: (f) => f.name,
-    line: (who, v) => `name ${who} "${plain(v)}"`,
+    fills: true,
     row: (v) => ({ name: v }),
   },
   {
@@ -52,7 +50,7 @@ export const COLUMNS: Column[] = [
     track: 'minmax(84px,0.9fr)',
     mono: true,
     value: (f) => f.address,
-    line: (who, v) => (v.trim() ? `patch ${who} at ${v.trim()}` : `unpatch ${who}`),
+    fills: true,
     row: (v) => ({ address: v }),
   },
   { key: 'slots', text: 'Slots', track: '42px', mono: true, value: (f) => String(f.slots) },
@@ -61,7 +59,7 @@ export const COLUMNS: Column[] = [
     text: 'Position',
     track: 'minmax(60px,0.9fr)',
     value: (f) => f.position,
-    line: (who, v) => `hang ${who} on "${plain(v)}"`,
+    fills: true,
     row: (v) => ({ position: v }),
   },
   {
@@ -69,7 +67,7 @@ export const COLUMNS: Column[] = [
     text: 'Purpose',
     track: 'minmax(56px,0.9fr)',
     value: (f) => f.purpose,
-    line: (who, v) => `purpose ${who} "${plain(v)}"`,
+    fills: true,
     row: (v) => ({ purpose: v }),
   },
   {
@@ -77,7 +75,7 @@ export const COLUMNS: Column[] = [
     text: 'Notes',
     track: 'minmax(70px,1fr)',
     value: (f) => f.notes,
-    line: (who, v) => `note ${who} "${plain(v)}"`,
+    fills: true,
     row: (v) => ({ notes: v }),
   },
   {
@@ -115,3 +113,9 @@ export function comparedBy(key: ColumnKey): (a: FixtureView, b: FixtureView) => 
   const collator = new Intl.Collator(undefined, { numeric: true });
   return (a, b) => collator.compare(value(a), value(b));
 }
+
+/** Writes one column down fixtures; an empty address takes addresses away. */
+export const written = (numbers: number[], key: ColumnKey, value: string, step?: number): Edit =>
+  key === 'address' && !value.trim()
+    ? { type: 'unpatch', numbers }
+    : { type: 'fill', numbers, column: key, value: value.trim(), step };

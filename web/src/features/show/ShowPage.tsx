@@ -1,10 +1,17 @@
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { archiveShow, createShow, openShow, saveAsTemplate, takeInShow } from '../../api/commands';
+import {
+  archiveShow,
+  createShow,
+  openShow,
+  saveAsTemplate,
+  saveReadable,
+  takeInShow,
+} from '../../api/commands';
 import type { ListedShow } from '../../api/client';
 import { useCurrentShow } from '../../api/current-show';
-import { queryClient, useOutput, useShow, useShows } from '../../api/queries';
-import { attempt } from '../../app/notices';
+import { queryClient, useOutput, useShow, useShows, useStorage } from '../../api/queries';
+import { attempt, useNotice } from '../../app/notices';
 import { Button } from '../../ui/Button';
 import { Field, inputShape } from '../../ui/Field';
 import { Stage } from '../../stage/Stage';
@@ -37,13 +44,11 @@ export function ShowPage() {
             A show holds the patch, groups and palettes. Give it a name and press Enter.
           </p>
         )}
+        <HistoryEnds />
         {current !== null && <Versions />}
         {templates.length > 0 && <Templates templates={templates} />}
         <Output />
-        <p className="max-w-xl text-ink-2">
-          Every edit is on disk before it is answered; undo goes back through all of them, also after a
-          restart.
-        </p>
+        <Kept />
       </div>
       {current !== null && <Stage />}
     </div>
@@ -143,6 +148,11 @@ function List({ shows, current }: { shows: ListedShow[]; current: number | null 
   const show = useShow().data;
   const [copying, setCopying] = useState<{ id: number; as: 'copy' | 'template'; name: string } | null>(null);
   const open = (id: number) => void attempt(() => openShow(id)).then(again);
+  const readable = async (id: number) => {
+    const missing = await attempt(() => saveReadable(id));
+    await again();
+    if (missing) useNotice.setState({ notice: { words: missing.join(' '), problems: [] } });
+  };
   const put = (s: ListedShow) => void attempt(() => archiveShow(s.id, !s.archived)).then(again);
   const copy = async () => {
     if (!copying) return;
@@ -174,16 +184,25 @@ function List({ shows, current }: { shows: ListedShow[]; current: number | null 
               <td className="max-w-44 truncate px-3 font-serif text-[15px] font-semibold" title={s.name}>
                 {s.id === current && <span className="text-petrol">▸ </span>}
                 {s.name}
-                {s.id === current && (
+                {s.live && (
                   <span className="block font-sans text-[12px] font-normal text-petrol">
                     live: drives the output
+                  </span>
+                )}
+                {s.damage && (
+                  <span
+                    className="block font-sans text-[12px] font-normal whitespace-normal text-madder"
+                    title={s.damage}
+                  >
+                    {s.damage}
                   </span>
                 )}
               </td>
               <td className="mono px-3">{s.id === current ? (show?.revision ?? s.revision) : s.revision}</td>
               <td className="mono px-3 whitespace-nowrap">{when(s.changedAt)}</td>
               <td className="space-x-1 px-3 py-1 text-right whitespace-nowrap">
-                {s.id !== current && <Button onClick={() => open(s.id)}>Open</Button>}{' '}
+                {s.damage && <Button onClick={() => void readable(s.id)}>Keep what can be read</Button>}{' '}
+                {s.id !== current && !s.damage && <Button onClick={() => open(s.id)}>Open</Button>}{' '}
                 <Button onClick={() => setCopying({ id: s.id, as: 'copy', name: `${s.name} copy` })}>
                   Duplicate
                 </Button>{' '}
@@ -232,11 +251,64 @@ function List({ shows, current }: { shows: ListedShow[]; current: number | null 
   );
 }
 
+/** Said once the history was found to end before its beginning. */
+function HistoryEnds() {
+  const words = useShow().data?.historyEnds ?? '';
+  return words ? <p className="max-w-4xl text-madder">{words}</p> : null;
+}
+
 function Templates({ templates }: { templates: ListedShow[] }) {
   return (
     <p className="text-ink-2">
       <span className="caps">Templates</span> {templates.map((t) => t.name).join(' · ')}
     </p>
+  );
+}
+
+const MEGA = 1 << 20;
+
+/** Where everything is kept, and the copies of it. */
+function Kept() {
+  const storage = useStorage().data;
+  if (!storage) return null;
+  const megabytes = (octets: number) => (octets / MEGA).toFixed(1);
+  return (
+    <dl className="grid max-w-xl grid-cols-[auto_minmax(0,1fr)] gap-x-4 gap-y-1 rounded-lg border border-line-strong bg-sheet p-3">
+      <dt className="caps">Kept</dt>
+      <dd>
+        {storage.trouble ? (
+          <span className="text-madder">{storage.trouble}</span>
+        ) : (
+          'Every edit is on the disk before it is answered. Undo goes back through the last 1,000, also after a restart.'
+        )}
+      </dd>
+      <dt className="caps">Where</dt>
+      <dd className="min-w-0">
+        <span className="mono block truncate" title={storage.folder}>
+          {storage.folder}
+        </span>
+        {megabytes(storage.octets)} MB, {Math.floor(storage.freeOctets / MEGA).toLocaleString('en')} MB free
+      </dd>
+      <dt className="caps">Copies</dt>
+      <dd>
+        {storage.copies.length === 0
+          ? 'None yet; one is made at the next start, and daily.'
+          : storage.copies.map((c) => (
+              <span
+                key={c.name}
+                className="mono mr-3 inline-block whitespace-nowrap"
+                title={`${c.name}, ${c.octets} octets`}
+              >
+                {when(c.madeAt)}
+              </span>
+            ))}
+        {storage.copies.length > 0 && (
+          <span className="block text-[12px] text-ink-2">
+            <span className="mono">./loculus restore --data {storage.folder}</span> takes the newest back.
+          </span>
+        )}
+      </dd>
+    </dl>
   );
 }
 

@@ -108,6 +108,19 @@ class HandlingIT extends InBrowser {
     }
 
     @Test
+    void a_page_that_is_loaded_again_shows_the_light_as_it_is() {
+        line("1 thru 3 at 50");
+        go("Groups");
+        assertThat(page.getByTestId("stage")).hasAttribute("data-lit", Pattern.compile("[1-9]\\d*"));
+        for (int times = 0; times < 3; times++) {
+            page.reload();
+            assertThat(page.getByTestId("stage")).hasAttribute("data-lit", Pattern.compile("[1-9]\\d*"));
+            page.waitForTimeout(500);
+            assertThat(page.getByTestId("stage")).hasAttribute("data-lit", Pattern.compile("[1-9]\\d*"));
+        }
+    }
+
+    @Test
     void a_frame_on_the_plan_picks_in_reading_order_and_shift_adds() {
         go("Groups");
         BoundingBox stage = page.getByTestId("stage").boundingBox();

@@ -145,4 +145,27 @@ class HostileRequestsTest {
     void a_file_that_is_too_large_is_refused_in_words() {
         assertThat(upload("/api/profiles/files", "files", new byte[40 << 20])).isEqualTo(413);
     }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"*/*", "application/*", "text/plain", "application/json;charset=none", "json"})
+    void a_kind_of_media_that_cannot_be_sent_is_answered(String kind) throws Exception {
+        int status = HttpClient.newHttpClient()
+                .send(
+                        HttpRequest.newBuilder(URI.create(app.base() + "/api/shows/1/line"))
+                                .header("Content-Type", kind)
+                                .POST(HttpRequest.BodyPublishers.ofString("{\"text\":\"1\"}"))
+                                .build(),
+                        HttpResponse.BodyHandlers.discarding())
+                .statusCode();
+        assertThat(status).isLessThan(500);
+    }
+
+    @Test
+    void a_row_of_millions_of_columns_is_refused_before_it_is_built() {
+        for (String row : List.of(",".repeat(19_000_000), "\"\n\",".repeat(3_000_000))) {
+            HttpResponse<String> answer = app.send("POST", "/api/shows/1/hookup", Map.of("text", row));
+            assertThat(answer.statusCode()).isEqualTo(422);
+            assertThat(answer.body()).contains("columns");
+        }
+    }
 }

@@ -2,8 +2,8 @@ package app.loculus.app;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import app.loculus.core.profile.Pictures;
 import app.loculus.core.profile.Profile;
+import app.loculus.core.profile.facts.Pictures;
 import app.loculus.formats.gdtf.ArchiveReader;
 import app.loculus.formats.gdtf.ArchiveWriter;
 import app.loculus.formats.gdtf.DescriptionReader;

@@ -122,6 +122,24 @@ class LiveFeedTest {
     }
 
     @Test
+    void the_light_of_another_show_comes_whole_after_the_words_that_it_is_live() throws Exception {
+        app.line(1, "7 at full");
+        connect(app.base());
+        part(p -> p.getFloat(12) > 0.99);
+        app.line(1, "7 at 90");
+        part(p -> p.getFloat(12) < 0.95);
+        Thread.sleep(300);
+        frames.clear();
+        texts.clear();
+        long other = app.json("POST", "/api/shows", Map.of("name", "Alike", "from", 1))
+                .get("id")
+                .asLong();
+        app.json("POST", "/api/shows/" + other + "/live", Map.of());
+        assertThat(part(p -> p.getFloat(12) > 0.8).getInt(0)).isEqualTo(7);
+        assertThat(texts).anyMatch(t -> t.contains("\"live\":true"));
+    }
+
+    @Test
     void other_pages_may_not_listen() {
         Assertions.assertThatThrownBy(() -> connect("http://elsewhere.example"))
                 .isInstanceOf(CompletionException.class)

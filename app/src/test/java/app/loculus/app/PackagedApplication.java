@@ -35,6 +35,7 @@ final class PackagedApplication implements AutoCloseable {
         List<String> command = new ArrayList<>(List.of(
                 Path.of(System.getProperty("java.home"), "bin", "java").toString(),
                 "-Xmx384m",
+                "-XX:TieredStopAtLevel=1",
                 "-jar",
                 System.getProperty("loculus.jar")));
         command.addAll(List.of("--loculus.data=" + data, "--server.port=" + port, "--loculus.rig-port=0"));

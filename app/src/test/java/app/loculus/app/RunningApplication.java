@@ -24,13 +24,22 @@ public final class RunningApplication implements AutoCloseable {
     private final String base;
 
     public RunningApplication(Path data, String... more) {
+        this(data, null, more);
+    }
+
+    /** @param beside a configuration with beans that take the place of the application's own */
+    public RunningApplication(Path data, Class<?> beside, String... more) {
         List<String> all = new ArrayList<>(List.of(more));
         for (String usual : List.of("--loculus.data=" + data, "--server.port=0", "--loculus.rig-port=0")) {
             if (all.stream().noneMatch(f -> f.startsWith(usual.substring(0, usual.indexOf('='))))) {
                 all.add(usual);
             }
         }
-        context = new SpringApplicationBuilder(LoculusApplication.class).run(all.toArray(String[]::new));
+        SpringApplicationBuilder builder = new SpringApplicationBuilder(LoculusApplication.class);
+        if (beside != null) {
+            builder.sources(beside);
+        }
+        context = builder.run(all.toArray(String[]::new));
         base = "http://127.0.0.1:" + context.getEnvironment().getProperty("local.server.port");
     }
 
@@ -88,6 +97,10 @@ public final class RunningApplication implements AutoCloseable {
         } catch (IOException e) {
             throw new java.io.UncheckedIOException(e);
         }
+    }
+
+    public <T> T bean(Class<T> type) {
+        return context.getBean(type);
     }
 
     @Override

@@ -15,13 +15,14 @@ import org.openjdk.jmh.annotations.Fork;
 import org.openjdk.jmh.annotations.Measurement;
 import org.openjdk.jmh.annotations.Mode;
 import org.openjdk.jmh.annotations.OutputTimeUnit;
+import org.openjdk.jmh.annotations.Param;
 import org.openjdk.jmh.annotations.Scope;
 import org.openjdk.jmh.annotations.Setup;
 import org.openjdk.jmh.annotations.State;
 import org.openjdk.jmh.annotations.TearDown;
 import org.openjdk.jmh.annotations.Warmup;
 
-/** Edits over HTTP to the packaged application, each on disk before it is answered; the show has 2,000 fixtures. */
+/** Edits over HTTP to the packaged application, each synced to the disk before it is answered. */
 @State(Scope.Benchmark)
 @BenchmarkMode(Mode.SampleTime)
 @OutputTimeUnit(TimeUnit.MILLISECONDS)
@@ -32,6 +33,9 @@ public class HttpBenchmark {
 
     private static final Path JAR = Path.of("app/target/loculus.jar");
     private static final long START_MS = 60_000;
+
+    @Param({"500", "2000", "5000"})
+    public int fixtures;
 
     private final HttpClient http = HttpClient.newHttpClient();
     private Process application;
@@ -60,7 +64,7 @@ public class HttpBenchmark {
                 .start();
         awaitHealth();
         post("/api/shows", "{\"name\":\"Bench\"}");
-        LargeShow.lines(2000).forEach(this::line);
+        LargeShow.lines(fixtures).forEach(this::line);
     }
 
     private void awaitHealth() throws InterruptedException {
@@ -98,18 +102,25 @@ public class HttpBenchmark {
         }
     }
 
+    /** Goal at 2,000 fixtures: below 120 ms; the cost grows with their number, with a small constant. */
+    @Benchmark
+    public String setEverybody() {
+        turn = turn % fixtures + 1;
+        return line("all at " + turn % 100);
+    }
+
     /** Goal: p95 below 40 ms. */
     @Benchmark
-    public String setOneValueAmong2000() {
-        turn = turn % 2000 + 1;
+    public String setOneValue() {
+        turn = turn % fixtures + 1;
         return line(turn + " at " + turn % 100);
     }
 
     /** Goal: p95 below 40 ms. */
     @Benchmark
-    public String moveOneFixtureAmong2000() {
+    public String moveOneFixture() {
         turn = turn % 1000 + 1;
-        return line("patch 1501 at " + (900 + turn) + ".1");
+        return line("patch 401 at " + (900 + turn) + ".1");
     }
 
     @TearDown

@@ -11,9 +11,11 @@ import org.springframework.boot.context.properties.ConfigurationProperties;
  * @param rigPort UDP port on which the virtual rig would like to listen, on 127.0.0.1
  * @param e131 further receivers of the output, {@code host:port}
  * @param allowNetwork whether receivers outside this machine are allowed
+ * @param takeAsIs whether to go on with a database that is older than what was acknowledged
  */
 @ConfigurationProperties("loculus")
-public record Settings(String data, boolean demo, int rigPort, List<String> e131, boolean allowNetwork) {
+public record Settings(
+        String data, boolean demo, int rigPort, List<String> e131, boolean allowNetwork, boolean takeAsIs) {
 
     public Settings {
         e131 = e131 == null ? List.of() : List.copyOf(e131);

@@ -1,5 +1,6 @@
 package app.loculus.app.output;
 
+import app.loculus.app.config.Settings;
 import app.loculus.core.patch.Route;
 import app.loculus.core.patch.UniverseSetup;
 import app.loculus.formats.e131.DataPacket;
@@ -27,12 +28,17 @@ class Destinations {
 
     private final Receivers receivers;
     private final DatagramSocket socket;
-    private final Map<String, DatagramSocket> byInterface = new ConcurrentHashMap<>();
-    private final Map<UniverseSetup, List<Destination>> found = new ConcurrentHashMap<>();
-    private volatile String trouble = "";
+    private final Map<InetAddress, DatagramSocket> byInterface = new ConcurrentHashMap<>();
+    private final Map<Integer, Found> found = new ConcurrentHashMap<>();
+    private final Map<Integer, String> trouble = new ConcurrentHashMap<>();
+    private final boolean allowNetwork;
 
-    Destinations(Receivers receivers) {
+    /** Where a universe goes with the setup it has now. */
+    private record Found(UniverseSetup setup, List<Destination> goes) {}
+
+    Destinations(Receivers receivers, Settings settings) {
         this.receivers = receivers;
+        this.allowNetwork = settings.allowNetwork();
         try {
             socket = new DatagramSocket();
         } catch (IOException e) {
@@ -44,18 +50,18 @@ class Destinations {
         return receivers.all().size();
     }
 
-    /** What is wrong with a route in words, empty when nothing is. */
-    String trouble() {
-        return trouble;
+    /** What is wrong with the route of a universe in words, empty when nothing is. */
+    String trouble(int universe) {
+        return trouble.getOrDefault(universe, "");
     }
 
     List<Destination> of(UniverseSetup setup) {
-        List<Destination> known = found.get(setup);
-        if (known == null) {
-            known = find(setup);
-            found.put(setup, known);
+        Found known = found.get(setup.universe());
+        if (known == null || !known.setup().equals(setup)) {
+            known = new Found(setup, find(setup));
+            found.put(setup.universe(), known);
         }
-        return known;
+        return known.goes();
     }
 
     private List<Destination> find(UniverseSetup setup) {
@@ -64,14 +70,21 @@ class Destinations {
         Route route = setup.route();
         try {
             if (route.kind() == Route.Kind.UNICAST) {
-                InetSocketAddress to = new InetSocketAddress(InetAddress.getByName(route.host()), route.port());
+                InetSocketAddress to =
+                        new InetSocketAddress(allowed(InetAddress.getByName(route.host())), route.port());
                 all.add(new Destination(socket, to, setup.port(), setup.priority()));
             } else if (route.kind() == Route.Kind.MULTICAST) {
-                all.add(new Destination(multicast(route.host()), group(setup.port()), setup.port(), setup.priority()));
+                all.add(new Destination(
+                        multicast(allowed(InetAddress.getByName(route.host()))),
+                        group(setup.port()),
+                        setup.port(),
+                        setup.priority()));
             }
-            trouble = "";
+            trouble.remove(setup.universe());
         } catch (IOException e) {
-            trouble = "Universe " + setup.universe() + " does not go to “" + route.name() + "”: " + e.getMessage();
+            trouble.put(
+                    setup.universe(),
+                    "Universe " + setup.universe() + " does not go to “" + route.name() + "”: " + e.getMessage() + ".");
         }
         return List.copyOf(all);
     }
@@ -82,12 +95,21 @@ class Destinations {
         return new InetSocketAddress(InetAddress.getByAddress(address), MULTICAST_PORT);
     }
 
-    private DatagramSocket multicast(String host) throws IOException {
+    /** Nothing leaves this machine unless it was started with leave to do so. */
+    private InetAddress allowed(InetAddress address) throws IOException {
+        if (!address.isLoopbackAddress() && !allowNetwork) {
+            throw new IOException(address.getHostAddress()
+                    + " is outside this machine; start with --allow-network if frames are meant to leave it");
+        }
+        return address;
+    }
+
+    private DatagramSocket multicast(InetAddress host) throws IOException {
         DatagramSocket open = byInterface.get(host);
         if (open == null) {
-            NetworkInterface own = NetworkInterface.getByInetAddress(InetAddress.getByName(host));
+            NetworkInterface own = NetworkInterface.getByInetAddress(host);
             if (own == null) {
-                throw new IOException("this machine has no interface with the address " + host);
+                throw new IOException("this machine has no interface with the address " + host.getHostAddress());
             }
             open = new DatagramSocket();
             open.setOption(StandardSocketOptions.IP_MULTICAST_IF, own);

@@ -1,58 +1,60 @@
 package app.loculus.app.output;
 
+import app.loculus.app.store.SettingStore;
 import app.loculus.core.dmx.Frames;
+import app.loculus.core.patch.Address;
 import app.loculus.formats.e131.DataPacket;
 import app.loculus.formats.e131.DataPacketLayout;
 import java.io.IOException;
 import java.net.DatagramPacket;
-import java.util.ArrayList;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 import java.util.TreeMap;
 import java.util.UUID;
-import java.util.concurrent.Executors;
-import java.util.concurrent.ScheduledExecutorService;
-import java.util.concurrent.TimeUnit;
+import java.util.concurrent.ConcurrentSkipListMap;
 import java.util.stream.Collectors;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.context.SmartLifecycle;
 import org.springframework.stereotype.Component;
 
-/** Sends what is rendered, universe by universe. Uses an unconnected socket: nobody listening is no error. */
+/**
+ * Sends what is rendered, universe by universe, as soon as it has changed and never more often than the standard allows.
+ * Uses an unconnected socket: nobody listening is no error. What fails is told and tried again; the others go on.
+ */
 @Component
 public class FrameClock implements SmartLifecycle {
 
     private static final Logger LOG = LoggerFactory.getLogger(FrameClock.class);
 
-    /** 44 Hz, the most that DMX512-A allows for 512 slots. */
-    private static final long TICK_MICROS = 1_000_000 / 44 + 1;
+    /** Under which the component identity is kept: one for good. */
+    private static final String CID = "e131.cid";
 
-    private static final long KEEP_ALIVE_NANOS = 900_000_000L;
-    private static final int REPEATS = 3;
+    /** Longest sleep; what is due earlier shortens it. */
+    private static final long REST_NANOS = 100_000_000L;
+
+    /** Universes whose trouble is spelled out. */
+    private static final int MOST_TOLD = 3;
+
+    private static final long STOP_MS = 1000;
+
+    private static final int NO_UNIVERSE = 0;
 
     private final LiveOutput output;
     private final Destinations destinations;
-    private final UUID cid = UUID.randomUUID();
-    private final Map<Integer, Line> lines = new TreeMap<>();
-    private ScheduledExecutorService clock;
+    private final OutputClock clock;
+    private final UUID cid;
+    private final Map<Integer, Outgoing> universes = new TreeMap<>();
+    private final Map<Integer, String> trouble = new ConcurrentSkipListMap<>();
+    private Thread thread;
+    private volatile boolean running;
     private volatile long packets;
-    private volatile String trouble = "";
 
-    /** One universe on its way out. */
-    private static final class Line {
-        private Frames sent = Frames.NONE;
-        private int sequence;
-        private int repeats;
-        private long lastNanos;
-        private List<Destination> goes = List.of();
-    }
-
-    FrameClock(LiveOutput output, Destinations destinations) {
+    FrameClock(LiveOutput output, Destinations destinations, OutputClock clock, SettingStore settings) {
         this.output = output;
         this.destinations = destinations;
+        this.clock = clock;
+        this.cid = UUID.fromString(settings.once(CID, () -> UUID.randomUUID().toString()));
     }
 
     /** Packets sent since the start. */
@@ -62,7 +64,9 @@ public class FrameClock implements SmartLifecycle {
 
     /** What is wrong with the output in words, empty when nothing is. */
     public String trouble() {
-        return trouble;
+        List<String> all = List.copyOf(trouble.values());
+        String first = all.stream().limit(MOST_TOLD).collect(Collectors.joining(" "));
+        return all.size() > MOST_TOLD ? first + " And " + (all.size() - MOST_TOLD) + " more." : first;
     }
 
     public int universes() {
@@ -75,94 +79,132 @@ public class FrameClock implements SmartLifecycle {
 
     @Override
     public void start() {
-        clock = Executors.newSingleThreadScheduledExecutor(r -> new Thread(r, "frame-clock"));
-        clock.scheduleAtFixedRate(this::tick, 0, TICK_MICROS, TimeUnit.MICROSECONDS);
+        running = true;
+        thread = new Thread(this::run, "frame-clock");
+        thread.start();
     }
 
-    private void tick() {
+    private void run() {
+        try {
+            while (running) {
+                clock.await(Math.max(1, Math.min(REST_NANOS, tick())));
+            }
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
+    }
+
+    /** Sends what is due. @return nanoseconds until something is due again */
+    private long tick() {
         try {
             Frames frames = output.frames();
-            Set<Integer> on = frames.universes().stream()
+            trouble.remove(NO_UNIVERSE);
+            List<Integer> on = frames.universes().stream()
                     .filter(u -> output.setup(u).on())
-                    .collect(Collectors.toSet());
-            Set<Integer> ended = new HashSet<>(lines.keySet());
-            ended.removeAll(on);
-            ended.forEach(this::terminate);
-            for (int universe : on) {
-                send(universe, frames, lines.computeIfAbsent(universe, u -> new Line()));
+                    .toList();
+            on.forEach(u -> universes.computeIfAbsent(u, x -> new Outgoing()));
+            long next = Long.MAX_VALUE;
+            for (Map.Entry<Integer, Outgoing> e : List.copyOf(universes.entrySet())) {
+                next = Math.min(next, one(e.getKey(), e.getValue(), on.contains(e.getKey()), frames));
             }
+            return next;
         } catch (RuntimeException e) {
-            LOG.error("A frame could not be sent", e);
+            tell(NO_UNIVERSE, "A frame could not be rendered: " + e.getMessage(), e);
+            return REST_NANOS;
         }
     }
 
-    private void send(int universe, Frames frames, Line line) {
-        redirect(universe, line);
-        boolean changed = !line.sent.sameAs(frames, universe);
-        boolean due = line.repeats < REPEATS || System.nanoTime() - line.lastNanos >= KEEP_ALIVE_NANOS;
-        if (changed || due) {
-            line.repeats = changed ? 0 : Math.min(REPEATS, line.repeats + 1);
-            line.sent = frames;
-            packet(line, line.goes, frames.slots(universe), 0);
+    private long one(int universe, Outgoing line, boolean on, Frames frames) {
+        long now = System.nanoTime();
+        try {
+            line.redirect(on ? destinations.of(output.setup(universe)) : List.of());
+            boolean changed = on && line.changed(frames, universe);
+            if (now >= line.latest(changed)) {
+                send(universe, line, frames, changed, now);
+            }
+            if (!on && !line.ending()) {
+                universes.remove(universe);
+                trouble.remove(universe);
+                return Long.MAX_VALUE;
+            }
+            return line.latest(on && line.changed(frames, universe)) - System.nanoTime();
+        } catch (IOException | RuntimeException e) {
+            tell(universe, "Universe " + universe + " does not go out: " + e.getMessage(), e);
+            line.sent(frames, false, now);
+            return Outgoing.GAP_NANOS;
         }
     }
 
-    /** Ends the stream where it no longer goes, and begins it at once where it goes now. */
-    private void redirect(int universe, Line line) {
-        List<Destination> goes = destinations.of(output.setup(universe));
-        if (!goes.equals(line.goes)) {
-            List<Destination> left = new ArrayList<>(line.goes);
-            left.removeAll(goes);
-            end(line, left);
-            line.goes = goes;
-            line.repeats = 0;
+    private void send(int universe, Outgoing line, Frames frames, boolean changed, long now) throws IOException {
+        line.sent(frames, changed, now);
+        byte[] slots = frames.slots(universe);
+        for (Destination to : line.endingNow()) {
+            packet(line, to, new byte[Address.SLOTS], DataPacket.STREAM_TERMINATED);
         }
-    }
-
-    private void packet(Line line, List<Destination> goes, byte[] slots, int options) {
-        int sequence = line.sequence;
-        line.sequence = line.sequence + 1 & 0xFF;
-        line.lastNanos = System.nanoTime();
-        for (Destination to : goes) {
-            DataPacket packet =
-                    new DataPacket(cid, "Loculus", to.priority(), sequence, options, to.universe(), 0, slots);
-            byte[] bytes = DataPacketLayout.encode(packet);
+        IOException failed = null;
+        for (Destination to : line.goes()) {
             try {
-                to.socket().send(new DatagramPacket(bytes, bytes.length, to.receiver()));
-                packets++;
-                trouble = destinations.trouble();
+                packet(line, to, slots, 0);
             } catch (IOException e) {
-                trouble = "Frames do not reach " + to.receiver() + ": " + e.getMessage();
+                failed = e;
             }
         }
-    }
-
-    private void end(Line line, List<Destination> goes) {
-        for (int i = 0; i < REPEATS && !goes.isEmpty(); i++) {
-            packet(line, goes, new byte[512], DataPacket.STREAM_TERMINATED);
+        if (failed != null) {
+            throw failed;
+        }
+        String wrong = destinations.trouble(universe);
+        if (wrong.isEmpty()) {
+            trouble.remove(universe);
+        } else {
+            trouble.put(universe, wrong);
         }
     }
 
-    private void terminate(int universe) {
-        Line line = lines.remove(universe);
-        end(line, line.goes);
+    private void packet(Outgoing line, Destination to, byte[] slots, int options) throws IOException {
+        DataPacket packet =
+                new DataPacket(cid, "Loculus", to.priority(), line.next(to), options, to.universe(), 0, slots);
+        byte[] bytes = DataPacketLayout.encode(packet);
+        to.socket().send(new DatagramPacket(bytes, bytes.length, to.receiver()));
+        packets++;
+    }
+
+    private void tell(int universe, String words, Exception cause) {
+        if (!words.equals(trouble.put(universe, words))) {
+            LOG.error("{}", words, cause);
+        }
     }
 
     @Override
     public void stop() {
-        clock.shutdown();
+        running = false;
+        clock.wake();
         try {
-            clock.awaitTermination(1, TimeUnit.SECONDS);
+            thread.join(STOP_MS);
+            endAll();
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
         }
-        Set.copyOf(lines.keySet()).forEach(this::terminate);
         destinations.close();
-        clock = null;
+        thread = null;
+    }
+
+    /** Every stream is ended, at the pace of the standard. */
+    private void endAll() throws InterruptedException {
+        universes.values().forEach(Outgoing::endAll);
+        while (universes.values().stream().anyMatch(Outgoing::ending)) {
+            Thread.sleep(Outgoing.GAP_NANOS / 1_000_000 + 1);
+            universes.forEach((universe, line) -> {
+                try {
+                    send(universe, line, Frames.NONE, false, System.nanoTime());
+                } catch (IOException e) {
+                    LOG.warn("Universe {} could not be ended: {}", universe, e.getMessage());
+                }
+            });
+        }
     }
 
     @Override
     public boolean isRunning() {
-        return clock != null;
+        return thread != null;
     }
 }

@@ -1,91 +1,169 @@
 package app.loculus.app.output;
 
 import app.loculus.app.live.NobodyLooks;
+import app.loculus.app.live.PageGone;
 import app.loculus.app.session.ShowChanged;
 import app.loculus.app.session.Shows;
 import app.loculus.app.session.Snapshot;
 import app.loculus.core.dmx.FrameRenderer;
 import app.loculus.core.dmx.Frames;
+import app.loculus.core.edit.hand.Solo;
 import app.loculus.core.patch.Address;
+import app.loculus.core.patch.FixtureId;
+import app.loculus.core.patch.Patch;
 import app.loculus.core.patch.UniverseSetup;
+import app.loculus.core.resolve.Layer;
 import app.loculus.core.resolve.Scene;
 import app.loculus.core.show.Show;
+import app.loculus.core.show.Universes;
+import java.util.List;
 import java.util.Optional;
 import org.springframework.context.event.EventListener;
 import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
 
-/** The rendered frames of the live show. Rendered when they are asked for, so that no edit waits for them. */
+/**
+ * The rendered frames of the live show under the layers that pages have laid over it. Rendered when they are asked for,
+ * so that no edit waits for them. A layer goes when its show is no longer live or its page has gone; a fixture that is
+ * patched elsewhere meanwhile takes its light along.
+ */
 @Component
 public class LiveOutput {
 
-    /** Slots that something else than the show drives. */
-    public record Overlay(Address at, byte[] slots) {}
+    /** Fixtures being brought up for a page, in one show. Worked out anew when the patch has changed. */
+    private static final class BringingUp {
+        private final String page;
+        private final long show;
+        private final List<FixtureId> fixtures;
+        private final Solo.Look look;
+        private final double percent;
+        private final long sinceMillis;
+        private Patch worked;
+        private List<Layer> layers = List.of();
+
+        BringingUp(String page, long show, List<FixtureId> fixtures, Solo.Look look, double percent, long since) {
+            this.page = page;
+            this.show = show;
+            this.fixtures = fixtures;
+            this.look = look;
+            this.percent = percent;
+            this.sinceMillis = since;
+        }
+
+        List<Layer> layers(Show now) {
+            if (worked != now.patch()) {
+                List<FixtureId> there = fixtures.stream()
+                        .filter(id -> now.patch().find(id).isPresent())
+                        .toList();
+                layers = Solo.layers(now, there, look, percent, "bring-up", sinceMillis);
+                worked = now.patch();
+            }
+            return layers;
+        }
+    }
+
+    /** Slots that a page drives itself, above everything. */
+    private record Strip(String page, Address at, byte[] slots) {}
 
     private final FrameRenderer renderer = new FrameRenderer();
     private final Shows shows;
-    private volatile Show show;
-    private volatile Optional<Scene> instead = Optional.empty();
-    private volatile Optional<Overlay> overlay = Optional.empty();
-    private Scene rendered;
-    private Overlay laid;
-    private Frames plain = Frames.NONE;
+    private final OutputClock clock;
+    private volatile Snapshot live;
+    private volatile Optional<BringingUp> bringUp = Optional.empty();
+    private volatile Optional<Strip> strip = Optional.empty();
+    private Show renderedShow;
+    private Optional<BringingUp> renderedBringUp = Optional.empty();
+    private Optional<Strip> renderedStrip = Optional.empty();
     private Frames frames = Frames.NONE;
 
-    LiveOutput(Shows shows) {
+    LiveOutput(Shows shows, OutputClock clock) {
         this.shows = shows;
-        shows.live().ifPresent(s -> show = s.show());
+        this.clock = clock;
+        shows.live().ifPresent(s -> live = s);
     }
 
     /** What goes out now. */
     public synchronized Frames frames() {
-        Show now = show;
-        Scene scene = instead.orElse(now == null ? null : now.scene());
-        Overlay over = overlay.orElse(null);
-        if (scene != null && scene != rendered || over != laid) {
-            plain = scene == null || scene == rendered ? plain : renderer.update(scene);
-            frames = over == null
-                    ? plain
-                    : plain.overlaid(over.at().universe(), over.at().slot(), over.slots());
-            rendered = scene;
-            laid = over;
+        Snapshot now = live;
+        Optional<BringingUp> up = bringUp;
+        Optional<Strip> over = strip;
+        if (now != null && (now.show() != renderedShow || up != renderedBringUp || over != renderedStrip)) {
+            Frames plain = renderer.update(scene(now, up));
+            frames = over.map(s -> plain.overlaid(s.at().universe(), s.at().slot(), s.slots()))
+                    .orElse(plain);
+            renderedShow = now.show();
+            renderedBringUp = up;
+            renderedStrip = over;
+        } else if (now == null && over != renderedStrip) {
+            frames = over.map(s -> Frames.NONE.overlaid(s.at().universe(), s.at().slot(), s.slots()))
+                    .orElse(Frames.NONE);
+            renderedStrip = over;
         }
         return frames;
     }
 
+    private static Scene scene(Snapshot now, Optional<BringingUp> up) {
+        Scene scene = now.show().scene();
+        return up.filter(b -> b.show == now.id())
+                .map(b -> scene.under(b.layers(now.show())))
+                .orElse(scene);
+    }
+
     /** What a universe is called and where it goes. */
     public UniverseSetup setup(int universe) {
-        Show now = show;
-        return now == null ? UniverseSetup.usual(universe) : now.universe(universe);
+        Snapshot now = live;
+        return now == null ? UniverseSetup.usual(universe) : Universes.at(now.show(), universe);
     }
 
-    /** Sends another scene of the live show instead of it, or the show itself again. */
-    public void showInstead(Optional<Scene> scene) {
-        instead = scene;
+    /** Lights fixtures of the live show alone, for a page. */
+    public void bringUp(String page, long show, List<FixtureId> fixtures, Solo.Look look, double percent) {
+        bringUp = Optional.of(new BringingUp(page, show, fixtures, look, percent, clock.millis()));
+        clock.wake();
     }
 
-    public void overlay(Optional<Overlay> slots) {
-        overlay = slots;
+    public void endBringUp() {
+        bringUp = Optional.empty();
+        clock.wake();
+    }
+
+    /** Drives slots, for a page. */
+    public void strip(String page, Address at, byte[] slots) {
+        strip = Optional.of(new Strip(page, at, slots));
+        clock.wake();
+    }
+
+    public void endStrip() {
+        strip = Optional.empty();
+        clock.wake();
     }
 
     /** The frames of any show, as they would go out. */
     public Frames frames(Snapshot snapshot) {
-        boolean live = shows.live().filter(s -> s.id() == snapshot.id()).isPresent();
-        return live ? frames() : new FrameRenderer().render(snapshot.show().scene());
+        return shows.isLive(snapshot.id())
+                ? frames()
+                : new FrameRenderer().render(snapshot.show().scene());
     }
 
-    /** Nobody is left who could end it: the show itself goes out again. */
+    /** Nobody is left who could end what was laid over the show. */
     @EventListener
     void alone(NobodyLooks event) {
-        showInstead(Optional.empty());
-        overlay(Optional.empty());
+        endBringUp();
+        endStrip();
+    }
+
+    @EventListener
+    void gone(PageGone event) {
+        bringUp.filter(b -> b.page.equals(event.page())).ifPresent(b -> endBringUp());
+        strip.filter(s -> s.page().equals(event.page())).ifPresent(s -> endStrip());
     }
 
     @EventListener
     @Order(1)
     void changed(ShowChanged event) {
         if (event.live()) {
-            show = event.snapshot().show();
+            live = event.snapshot();
+            bringUp.filter(b -> b.show != event.snapshot().id()).ifPresent(b -> endBringUp());
+            clock.wake();
         }
     }
 }

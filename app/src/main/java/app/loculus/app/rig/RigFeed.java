@@ -5,18 +5,22 @@ import app.loculus.core.geometry.Pose;
 import app.loculus.core.geometry.Vector3;
 import app.loculus.core.simulation.CellLight;
 import java.nio.ByteBuffer;
-import java.util.ArrayList;
+import java.nio.ByteOrder;
+import java.util.Arrays;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 
 /**
- * Rig frames for the stage in the browser, little-endian, 36 octets a part.
+ * The light of the rig as octets, part by part, each with the version at which it last changed: so whoever has fallen
+ * behind gets just the latest of what it has missed.
  *
- * <p>0 number u32 · 4 cell u16 · 6 flags u8 (1 = beam meets the floor, 2 = dead) · 7 red, 8 green, 9 blue u8 of the
- * hue at full · 10 spare · 12 intensity f32 · 16 pan, 20 tilt, 24 beam angle in degrees f32 · 28 x, 32 y of where the
- * beam meets the floor in metres f32.
+ * <p>Layout, little endian, 36 octets a part: number u32, cell u16, flags u8 (1 lands, 2 dead), red, green, blue u8, two
+ * unused, intensity, pan, tilt, beam f32 (degrees), landing x and y f32 (metres).
  */
 @Component
 public class RigFeed {
@@ -25,29 +29,61 @@ public class RigFeed {
     private static final int LANDS = 1;
     private static final int DEAD = 2;
 
+    /** A fixture, or one of its cells, by number. */
+    private record Key(int number, int cell) {}
+
+    private record Part(long version, byte[] octets) {}
+
+    /** What has changed since a version; nothing when nothing has. */
+    public record Frame(long version, Optional<ByteBuffer> octets) {}
+
     private final RigLights lights;
+    private final Map<Key, Part> parts = new LinkedHashMap<>();
+    private long version;
 
     RigFeed(RigLights lights) {
         this.lights = lights;
     }
 
-    /** The parts that may have changed, or all of them; empty when there is nothing to tell. */
-    public Optional<ByteBuffer> frame(boolean all) {
-        Map<Hung, List<CellLight>> news = lights.news(all);
-        if (news.isEmpty()) {
-            return Optional.empty();
+    /** Takes over what the rig does now. @return whether anything has changed */
+    public synchronized boolean advance() {
+        Map<Hung, List<CellLight>> news = lights.news(false);
+        long before = version;
+        news.forEach((fixture, cells) -> cells.forEach(c -> take(fixture, c)));
+        if (parts.size() > 2 * lights.count() && version > before) {
+            Set<Integer> hang = lights.numbers();
+            parts.keySet().removeIf(k -> !hang.contains(k.number()));
         }
-        List<ByteBuffer> parts = new ArrayList<>();
-        news.forEach((fixture, cells) -> cells.forEach(c -> parts.add(part(fixture, c))));
-        ByteBuffer out = ByteBuffer.allocate(parts.size() * OCTETS);
-        parts.forEach(out::put);
-        return Optional.of(out.flip());
+        return version > before;
     }
 
-    private static ByteBuffer part(Hung fixture, CellLight light) {
+    private void take(Hung fixture, CellLight light) {
+        byte[] octets = octets(fixture, light);
+        Part old = parts.get(new Key(fixture.number(), light.cell()));
+        if (old == null || !Arrays.equals(old.octets(), octets)) {
+            version++;
+            parts.put(new Key(fixture.number(), light.cell()), new Part(version, octets));
+        }
+    }
+
+    /** Everything that has changed since. */
+    public synchronized Frame since(long known) {
+        List<byte[]> newer = parts.values().stream()
+                .filter(p -> p.version() > known)
+                .map(Part::octets)
+                .collect(Collectors.toList());
+        if (newer.isEmpty()) {
+            return new Frame(version, Optional.empty());
+        }
+        ByteBuffer out = ByteBuffer.allocate(newer.size() * OCTETS);
+        newer.forEach(out::put);
+        return new Frame(version, Optional.of(out.flip()));
+    }
+
+    private static byte[] octets(Hung fixture, CellLight light) {
         Optional<Vector3> landing = fixture.pose().flatMap(p -> landing(p, light));
         LinearRgb hue = LinearRgb.of(light.hue()).normalised();
-        ByteBuffer out = ByteBuffer.allocate(OCTETS).order(java.nio.ByteOrder.LITTLE_ENDIAN);
+        ByteBuffer out = ByteBuffer.allocate(OCTETS).order(ByteOrder.LITTLE_ENDIAN);
         out.putInt(fixture.number()).putShort((short) light.cell());
         out.put((byte) ((landing.isPresent() ? LANDS : 0) | (fixture.knownDead() ? DEAD : 0)));
         out.put((byte) LinearRgb.coded(hue.red()))
@@ -59,7 +95,7 @@ public class RigFeed {
                 .putFloat((float) light.beamDegrees());
         out.putFloat(landing.map(v -> (float) v.x()).orElse(0f))
                 .putFloat(landing.map(v -> (float) v.y()).orElse(0f));
-        return out.flip();
+        return out.array();
     }
 
     private static Optional<Vector3> landing(Pose pose, CellLight light) {

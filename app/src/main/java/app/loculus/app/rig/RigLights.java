@@ -3,15 +3,17 @@ package app.loculus.app.rig;
 import app.loculus.app.session.ShowChanged;
 import app.loculus.app.session.Shows;
 import app.loculus.app.session.Snapshot;
-import app.loculus.app.store.RigFaultMapper;
+import app.loculus.app.store.RigFaultStore;
 import app.loculus.core.patch.Address;
 import app.loculus.core.patch.Fixture;
+import app.loculus.core.patch.FixtureId;
 import app.loculus.core.patch.Patch;
 import app.loculus.core.patch.PatchedAddress;
 import app.loculus.core.patch.RunOn;
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.profile.Mode;
 import app.loculus.core.profile.Profile;
+import app.loculus.core.show.PartKinds;
 import app.loculus.core.simulation.CellLight;
 import app.loculus.core.simulation.SimulatedFixture;
 import java.util.ArrayList;
@@ -44,13 +46,13 @@ public class RigLights {
 
     private final Shows shows;
     private final VirtualRig rig;
-    private final RigFaultMapper faults;
+    private final RigFaultStore faults;
     private final Set<Integer> dirty = ConcurrentHashMap.newKeySet();
     private volatile Snapshot wanted;
     private Snapshot hangs;
     private Map<Integer, Hung> hung = Map.of();
 
-    RigLights(Shows shows, VirtualRig rig, RigFaultMapper faults) {
+    RigLights(Shows shows, VirtualRig rig, RigFaultStore faults) {
         this.shows = shows;
         this.rig = rig;
         this.faults = faults;
@@ -61,9 +63,29 @@ public class RigLights {
     @EventListener
     @Order(2)
     void changed(ShowChanged event) {
-        if (event.live() && (event.areas().contains("fixtures") || event.areas().contains("profiles"))) {
+        Snapshot before = wanted;
+        boolean same = before != null
+                && before.id() == event.snapshot().id()
+                && !event.all()
+                && !event.touches(PartKinds.PROFILES)
+                && event.parts().stream()
+                        .filter(p -> p.kind() == PartKinds.FIXTURES)
+                        .allMatch(p -> hangsAlike(before, event.snapshot(), (FixtureId) p.key()));
+        if (event.live() && !same) {
             wanted = event.snapshot();
         }
+    }
+
+    private static boolean hangsAlike(Snapshot before, Snapshot after, FixtureId id) {
+        Optional<Fixture> was = before.show().patch().find(id);
+        Optional<Fixture> is = after.show().patch().find(id);
+        return was.isPresent()
+                && is.isPresent()
+                && was.get().number() == is.get().number()
+                && was.get().addresses().equals(is.get().addresses())
+                && was.get().profile().equals(is.get().profile())
+                && was.get().mode().equals(is.get().mode())
+                && was.get().pose().equals(is.get().pose());
     }
 
     /** The rig as it hangs now; hung again only when it is looked at after a change. */
@@ -78,19 +100,30 @@ public class RigLights {
     }
 
     private Map<Integer, Hung> hang(Snapshot snapshot) {
-        Map<Integer, RigFaultMapper.RigFault> wrong = new LinkedHashMap<>();
-        faults.of(snapshot.id()).forEach(f -> wrong.put(f.number(), f));
+        Map<Integer, RigFaultStore.RigFault> wrong = new LinkedHashMap<>();
+        faults.of(snapshot.id()).forEach(f -> wrong.put(f.fixtureId(), f));
         Map<Integer, Hung> next = new LinkedHashMap<>();
         Map<Mode, SimulatedFixture> kinds = new LinkedHashMap<>();
         Patch patch = snapshot.show().patch();
         for (Fixture fixture : patch.fixtures()) {
-            next.put(fixture.number(), hung(patch, fixture, Optional.ofNullable(wrong.get(fixture.number())), kinds));
+            RigFaultStore.RigFault fault = wrong.get(fixture.id().value());
+            next.put(fixture.number(), hungOrAsPatched(patch, fixture, fault, kinds));
         }
         return next;
     }
 
+    /** A fault that makes no sense any more, as after a change of mode, is as good as none. */
+    private static Hung hungOrAsPatched(
+            Patch patch, Fixture fixture, RigFaultStore.RigFault fault, Map<Mode, SimulatedFixture> kinds) {
+        try {
+            return hung(patch, fixture, Optional.ofNullable(fault), kinds);
+        } catch (Refusal beyond) {
+            return hung(patch, fixture, Optional.empty(), kinds);
+        }
+    }
+
     private static Hung hung(
-            Patch patch, Fixture fixture, Optional<RigFaultMapper.RigFault> fault, Map<Mode, SimulatedFixture> kinds) {
+            Patch patch, Fixture fixture, Optional<RigFaultStore.RigFault> fault, Map<Mode, SimulatedFixture> kinds) {
         Profile profile = patch.profileOf(fixture);
         Mode mode = fault.flatMap(f -> Optional.ofNullable(f.mode()))
                 .flatMap(profile::findMode)
@@ -99,7 +132,7 @@ public class RigLights {
         Optional<Address> elsewhere =
                 fault.filter(f -> f.universe() != null).map(f -> new Address(f.universe(), f.slot()));
         List<PatchedAddress> addresses = elsewhere.map(a -> from(a, mode)).orElse(fixture.addresses());
-        boolean dead = fault.map(RigFaultMapper.RigFault::dead).orElse(false);
+        boolean dead = fault.map(RigFaultStore.RigFault::dead).orElse(false);
         return new Hung(
                 fixture.number(),
                 kind,
@@ -108,7 +141,7 @@ public class RigLights {
                 fixture.pose(),
                 dead,
                 elsewhere.isEmpty(),
-                fault.map(RigFaultMapper.RigFault::practice).orElse(false));
+                fault.map(RigFaultStore.RigFault::practice).orElse(false));
     }
 
     private static SimulatedFixture simulated(Profile profile, Mode mode) {
@@ -135,20 +168,20 @@ public class RigLights {
         Patch patch = live.show().patch();
         Mode mode = patch.modeOf(patch.number(number));
         fault.flatMap(Fault::address).ifPresent(a -> check(a, mode));
-        fault.ifPresentOrElse(f -> keep(live.id(), number, f), () -> faults.delete(live.id(), number));
+        int fixture = patch.number(number).id().value();
+        fault.ifPresentOrElse(f -> faults.put(row(live.id(), fixture, f)), () -> faults.delete(live.id(), fixture));
         hangAgain(live);
     }
 
-    private void keep(long show, int number, Fault f) {
-        faults.keep(
+    private static RigFaultStore.RigFault row(long show, int fixture, Fault f) {
+        return new RigFaultStore.RigFault(
                 show,
-                new RigFaultMapper.RigFault(
-                        number,
-                        f.address().map(Address::universe).orElse(null),
-                        f.address().map(Address::slot).orElse(null),
-                        f.dead(),
-                        f.mode().orElse(null),
-                        f.practice()));
+                fixture,
+                f.address().map(Address::universe).orElse(null),
+                f.address().map(Address::slot).orElse(null),
+                f.dead(),
+                f.mode().orElse(null),
+                f.practice());
     }
 
     private Snapshot live() {
@@ -158,8 +191,12 @@ public class RigLights {
     /** Puts the whole rig right, then wrong as given. */
     public void setAll(Map<Integer, Fault> wrong) {
         Snapshot live = live();
-        faults.clear(live.id());
-        wrong.forEach((number, fault) -> keep(live.id(), number, fault));
+        Map<Integer, RigFaultStore.RigFault> rows = new LinkedHashMap<>();
+        wrong.forEach((number, fault) -> {
+            int fixture = live.show().patch().number(number).id().value();
+            rows.put(fixture, row(live.id(), fixture, fault));
+        });
+        faults.replace(live.id(), rows);
         hangAgain(live);
     }
 
@@ -168,29 +205,49 @@ public class RigLights {
         Map<Integer, Fault> all = new LinkedHashMap<>();
         shows.live()
                 .ifPresent(s -> faults.of(s.id())
-                        .forEach(f -> all.put(
-                                f.number(),
-                                new Fault(
-                                        f.universe() == null
-                                                ? Optional.empty()
-                                                : Optional.of(new Address(f.universe(), f.slot())),
-                                        f.dead(),
-                                        Optional.ofNullable(f.mode()),
-                                        f.practice()))));
+                        .forEach(row -> s.show()
+                                .patch()
+                                .find(new FixtureId(row.fixtureId()))
+                                .ifPresent(f -> all.put(f.number(), fault(row)))));
         return all;
     }
 
+    private static Fault fault(RigFaultStore.RigFault row) {
+        return new Fault(
+                row.universe() == null ? Optional.empty() : Optional.of(new Address(row.universe(), row.slot())),
+                row.dead(),
+                Optional.ofNullable(row.mode()),
+                row.practice());
+    }
+
+    /** Every break has to fit, the last one too. */
     private static void check(Address address, Mode mode) {
-        int slots = mode.footprint().values().stream().findFirst().orElse(0);
-        if (!address.fits(slots)) {
+        int first = mode.footprint().values().stream().findFirst().orElse(0);
+        boolean fits = address.fits(first);
+        try {
+            from(address, mode);
+        } catch (Refusal beyond) {
+            fits = false;
+        }
+        if (!fits) {
             throw Refusal.of(
-                    "rig.address", "address", "It needs " + slots + " slots; " + address + " does not leave so many.");
+                    "rig.address",
+                    "address",
+                    "It needs " + mode.slots() + " slots; " + address + " does not leave so many.");
         }
     }
 
     private synchronized void hangAgain(Snapshot live) {
         hangs = null;
         wanted = live;
+    }
+
+    int count() {
+        return hung().size();
+    }
+
+    Set<Integer> numbers() {
+        return hung().keySet();
     }
 
     public Optional<Hung> find(int number) {

@@ -2,5 +2,15 @@ package app.loculus.app.session;
 
 import app.loculus.core.show.Outcome;
 
-/** What an edit came to, and the show as it stands now. */
-public record Edited(Outcome outcome, Snapshot snapshot) {}
+/**
+ * What an edit came to.
+ *
+ * @param revision of the show after it
+ * @param repeated whether this is the answer of an earlier request with the same key
+ */
+public record Edited(Outcome outcome, long revision, boolean repeated) {
+
+    public Edited(Outcome outcome, long revision) {
+        this(outcome, revision, false);
+    }
+}

@@ -1,144 +1,419 @@
 package app.loculus.app.session;
 
-import app.loculus.app.store.ShowStore;
+import app.loculus.app.store.KeyStore;
+import app.loculus.app.store.disk.DiskTrouble;
 import app.loculus.core.problem.Problem;
+import app.loculus.core.problem.Refusal;
 import app.loculus.core.problem.WayOut;
 import app.loculus.core.show.Delta;
 import app.loculus.core.show.History;
 import app.loculus.core.show.Outcome;
+import app.loculus.core.show.PartRef;
+import app.loculus.core.show.Reads;
 import app.loculus.core.show.Show;
 import app.loculus.core.show.ShowEdit;
+import app.loculus.formats.journal.UnreadableEntry;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
-import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
+import java.util.concurrent.locks.ReentrantLock;
 import java.util.function.BiConsumer;
+import java.util.function.Function;
+import java.util.function.Supplier;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 
-/** One show that is open. Writing is one at a time; the snapshot may be read from any thread. */
+/**
+ * One show that is open. One writer at a time: it works on the head, which is committed; what is shown follows when it
+ * is on the disk. So edits that wait for the disk together share one sync, and nobody sees what is not stored.
+ */
 final class OpenShow {
 
-    private static final int KEYS_KEPT = 500;
-    private static final int REVISIONS_KEPT = 500;
+    private static final Logger LOG = LoggerFactory.getLogger(OpenShow.class);
 
-    private final ShowStore store;
-    private final BiConsumer<Snapshot, Set<String>> changed;
-    private final Map<String, Edited> answered = new LinkedHashMap<>();
-    private final Deque<Revision> recent = new ArrayDeque<>();
-    private volatile Snapshot snapshot;
+    /** Thrown to whoever still holds a show that has left memory; it is opened again. */
+    static final class Closed extends RuntimeException {
+        Closed() {
+            super("The show has left memory.", null, false, false);
+        }
+    }
 
-    private record Revision(long number, Delta delta) {}
+    /** What a request comes to on the head: an outcome, and how it is kept when it changes something. */
+    private record Step(Outcome outcome, Optional<Supplier<History>> keeping, Delta delta) {
 
-    OpenShow(ShowStore store, Snapshot snapshot, BiConsumer<Snapshot, Set<String>> changed) {
-        this.store = store;
-        this.snapshot = snapshot;
+        static Step nothing(Outcome outcome) {
+            return new Step(outcome, Optional.empty(), Delta.NONE);
+        }
+    }
+
+    private record Committed(Snapshot snapshot, Delta delta) {}
+
+    private final Keeper keeper;
+    private final long epoch;
+    private final BiConsumer<Snapshot, Delta> changed;
+    private final ReentrantLock writer = new ReentrantLock();
+    private final Deque<Committed> unshown = new ArrayDeque<>();
+    private final Recent recent;
+
+    /** Guards what is not shown yet and what changed recently. */
+    private final Object order = new Object();
+
+    /** Held while it is shown: one after the other. */
+    private final Object showing = new Object();
+
+    private Snapshot head;
+    private Optional<Delta> last = Optional.empty();
+    private boolean closed;
+    private volatile Snapshot shown;
+    private volatile long usedAtNanos = System.nanoTime();
+
+    OpenShow(Keeper keeper, Snapshot snapshot, BiConsumer<Snapshot, Delta> changed) {
+        this.keeper = keeper;
+        this.epoch = keeper.disk().epoch();
+        this.head = snapshot;
+        this.shown = snapshot;
         this.changed = changed;
+        this.recent = new Recent(snapshot.revision());
     }
 
     Snapshot snapshot() {
-        return snapshot;
+        usedAtNanos = System.nanoTime();
+        return shown;
     }
 
-    synchronized Edited edit(ShowEdit edit, EditRequest request) {
-        if (!request.key().isEmpty() && answered.containsKey(request.key())) {
-            return answered.get(request.key());
+    long usedAtNanos() {
+        return usedAtNanos;
+    }
+
+    /** Leaves memory, unless somebody is writing. */
+    boolean close() {
+        if (!writer.tryLock()) {
+            return false;
         }
-        Outcome outcome = rebased(edit.apply(snapshot.show()), request);
-        if (!outcome.refused() && !request.preview() && !outcome.delta().isEmpty()) {
-            keep(outcome, request);
+        try {
+            closed = head == shown;
+            return closed;
+        } finally {
+            writer.unlock();
         }
-        Edited edited = new Edited(outcome, snapshot);
-        remember(request, edited);
+    }
+
+    /** The database was opened again: nothing in memory counts any more. */
+    void abandon() {
+        writer.lock();
+        closed = true;
+        writer.unlock();
+    }
+
+    Edited edit(ShowEdit edit, EditRequest request) {
+        if (request.preview()) {
+            Snapshot now = snapshot();
+            return new Edited(checked(edit.apply(now.show()), now, request), now.revision());
+        }
+        return write(request, now -> {
+            Outcome outcome = checked(edit.apply(now.show()), now, request);
+            return outcome.refused() || outcome.delta().isEmpty()
+                    ? Step.nothing(outcome)
+                    : new Step(outcome, Optional.of(() -> keep(now, outcome, request)), outcome.delta());
+        });
+    }
+
+    /** An edit made on an old revision stands if nothing it changes or went by has changed since. */
+    private Outcome checked(Outcome outcome, Snapshot now, EditRequest request) {
+        long madeOn = request.madeOn().orElse(now.revision());
+        if (madeOn > now.revision()) {
+            return refused(
+                    now,
+                    "edit.future",
+                    "This was made on revision " + madeOn + ", which does not exist yet; the show is at "
+                            + now.revision() + ".");
+        }
+        if (madeOn == now.revision() || outcome.refused()) {
+            return outcome;
+        }
+        Optional<Set<PartRef>> met = met(outcome, madeOn);
+        if (met.isEmpty()) {
+            return refused(
+                    now,
+                    "edit.old",
+                    "This was made on revision " + madeOn + "; what changed since is no longer known.");
+        }
+        return met.get().isEmpty()
+                ? outcome
+                : refused(
+                        now,
+                        "edit.old",
+                        "This was made on revision " + madeOn + "; since then " + words(met.get()) + " changed.");
+    }
+
+    private Optional<Set<PartRef>> met(Outcome outcome, long madeOn) {
+        synchronized (order) {
+            if (recent.knows(madeOn)) {
+                return Optional.of(recent.met(outcome, madeOn));
+            }
+        }
+        try {
+            return keeper.store().since(shown.id(), madeOn).map(deltas -> {
+                Set<PartRef> met = new LinkedHashSet<>();
+                deltas.forEach(d -> met.addAll(Recent.met(outcome, d)));
+                return met;
+            });
+        } catch (UnreadableEntry damaged) {
+            return Optional.empty();
+        }
+    }
+
+    private static String words(Set<PartRef> met) {
+        List<String> kinds = met.stream().map(p -> p.kind().words()).distinct().toList();
+        return met.size() == 1 && kinds.get(0).equals("what is in hand")
+                ? kinds.get(0)
+                : met.size() + " of the parts it touches or goes by (" + String.join(", ", kinds) + ")";
+    }
+
+    private static Outcome refused(Snapshot now, String code, String words) {
+        return Outcome.refused(
+                now.show(),
+                List.of(Problem.refusal(
+                        code,
+                        "revision",
+                        words,
+                        WayOut.advice(
+                                "Look at the show as it is now, revision " + now.revision() + ", and do it again."))));
+    }
+
+    /** Runs on the committed head, keeps, syncs, and only then shows. */
+    private Edited write(EditRequest request, Function<Snapshot, Step> work) {
+        usedAtNanos = System.nanoTime();
+        Edited edited;
+        long since;
+        writer.lock();
+        try {
+            if (closed) {
+                throw new Closed();
+            }
+            since = epoch;
+            Optional<Edited> before = repeated(request);
+            edited = before.isPresent() ? before.get() : done(work.apply(head), request);
+        } finally {
+            writer.unlock();
+        }
+        if (!edited.outcome().refused()) {
+            keeper.disk().sync(since);
+            show(edited.revision());
+        }
         return edited;
     }
 
-    /** An edit made on an old revision stands if it touches nothing that has changed since. */
-    private Outcome rebased(Outcome outcome, EditRequest request) {
-        long madeOn = request.madeOn().orElse(snapshot.revision());
-        Set<Object> met = new LinkedHashSet<>();
-        recent.stream()
-                .filter(r -> r.number > madeOn)
-                .forEach(r -> met.addAll(outcome.delta().meets(r.delta)));
-        if (met.isEmpty()) {
-            return outcome;
-        }
-        Problem problem = Problem.refusal(
-                "edit.old",
-                "revision",
-                "This was made on revision " + madeOn + "; since then " + met.size()
-                        + " of the parts it touches have changed.",
-                WayOut.advice("Look at the show as it is now, revision " + snapshot.revision() + ", and do it again."));
-        return new Outcome(snapshot.show(), Delta.NONE, List.of(), List.of(problem));
+    private Optional<Edited> repeated(EditRequest request) {
+        return request.key()
+                .flatMap(key -> keeper.keys().find(head.id(), key.name()).map(kept -> {
+                    if (!kept.content().equals(key.content())) {
+                        throw Refusal.of(
+                                "key.reused",
+                                "key",
+                                "The key “" + key.name() + "” was used for another request.",
+                                WayOut.advice(
+                                        "Use a new key for each request; repeat one only with the same content."));
+                    }
+                    return new Edited(KeptAnswer.outcome(kept.answer(), head.show()), kept.revision(), true);
+                }));
     }
 
-    private void remember(EditRequest request, Edited edited) {
-        if (!request.key().isEmpty() && !request.preview()) {
-            answered.put(request.key(), edited);
-            if (answered.size() > KEYS_KEPT) {
-                answered.remove(answered.keySet().iterator().next());
+    private Edited done(Step step, EditRequest request) {
+        if (step.keeping().isEmpty()) {
+            return new Edited(step.outcome(), head.revision());
+        }
+        if (keeper.disk().epoch() != epoch) {
+            throw new DiskTrouble("The database was opened again; do this once more.");
+        }
+        long revision = step.delta().isEmpty() ? head.revision() : head.revision() + 1;
+        History history = keeper.disk().commit(() -> {
+            History kept = step.keeping().get().get();
+            request.key()
+                    .ifPresent(key -> keeper.keys()
+                            .put(
+                                    head.id(),
+                                    key.name(),
+                                    new KeyStore.Kept(key.content(), revision, KeptAnswer.of(step.outcome()))));
+            return kept;
+        });
+        Snapshot next = new Snapshot(head.id(), step.outcome().show(), revision, history);
+        synchronized (order) {
+            if (revision > head.revision()) {
+                recent.add(revision, step.delta());
+            }
+            unshown.addLast(new Committed(next, step.delta()));
+        }
+        head = next;
+        return new Edited(step.outcome(), revision);
+    }
+
+    /** Shows everything up to a revision that is on the disk, in order. */
+    private void show(long upTo) {
+        synchronized (showing) {
+            List<Delta> deltas = new ArrayList<>();
+            Snapshot newest = shown;
+            synchronized (order) {
+                while (!unshown.isEmpty() && unshown.peekFirst().snapshot().revision() <= upTo) {
+                    Committed committed = unshown.removeFirst();
+                    newest = committed.snapshot();
+                    deltas.add(committed.delta());
+                }
+            }
+            if (newest != shown) {
+                keeper.kept().mark(newest.id(), newest.revision());
+                shown = newest;
+                changed.accept(newest, deltas.size() == 1 ? deltas.get(0) : Delta.joined(deltas));
             }
         }
     }
 
-    private void keep(Outcome outcome, EditRequest request) {
-        long revision = snapshot.revision() + 1;
+    private History keep(Snapshot now, Outcome outcome, EditRequest request) {
+        long revision = now.revision() + 1;
         String words = outcome.words().isEmpty() ? "Edit" : outcome.words().get(0);
-        long entry = store.keep(snapshot.id(), outcome.show(), revision, words, request.gesture(), outcome.delta());
-        History history = snapshot.history().made(new History.Entry(entry, words, request.gesture(), outcome.delta()));
-        become(outcome.show(), revision, history, List.of(outcome.delta()));
-    }
-
-    synchronized List<String> undo(int times) {
-        List<String> words = new ArrayList<>();
-        for (int i = 0; i < times && snapshot.history().lastDone().isPresent(); i++) {
-            List<History.Entry> entries = snapshot.history().toUndo();
-            words.add("Undoes: " + entries.get(0).words());
-            move(entries, entries.stream().map(e -> e.delta().reversed()).toList(), true);
+        Optional<History.Entry> goesOn = now.history()
+                .lastDone()
+                .filter(e -> now.history().undone().isEmpty() && e.isOf(request.gesture()) && last.isPresent());
+        if (now.history().nextUndone().isPresent()) {
+            keeper.store().dropUndone(now.id());
         }
-        return words;
-    }
-
-    synchronized List<String> redo(int times) {
-        List<String> words = new ArrayList<>();
-        for (int i = 0; i < times && snapshot.history().nextUndone().isPresent(); i++) {
-            List<History.Entry> entries = snapshot.history().toRedo();
-            words.add("Does again: " + entries.get(entries.size() - 1).words());
-            move(entries, entries.stream().map(History.Entry::delta).toList(), false);
+        History history;
+        if (goesOn.isPresent()) {
+            Delta joined = Delta.joined(List.of(last.get(), outcome.delta()));
+            history = now.history()
+                    .wentOn(keeper.store()
+                            .keepOn(now.id(), outcome.show(), revision, words, goesOn.get(), joined, outcome.delta()));
+            last = Optional.of(joined);
+        } else {
+            history = now.history()
+                    .made(keeper.store()
+                            .keep(now.id(), outcome.show(), revision, words, request.gesture(), outcome.delta()));
+            last = request.gesture().isEmpty() ? Optional.empty() : Optional.of(outcome.delta());
         }
-        return words;
+        return keeper.store().bounded(now.id(), history);
     }
 
-    private void move(List<History.Entry> entries, List<Delta> deltas, boolean undo) {
-        Show show = snapshot.show();
-        for (Delta delta : deltas) {
-            show = show.with(delta);
-        }
-        long revision = snapshot.revision() + 1;
-        History before = snapshot.history();
-        History after = undo ? before.undone(entries.size()) : before.redone(entries.size());
-        store.keepMarked(
-                snapshot.id(),
-                show,
-                revision,
-                entries.stream().map(History.Entry::id).toList(),
-                undo,
-                deltas);
-        become(show, revision, after, deltas);
+    Edited undo(int times, EditRequest request) {
+        return move(times, true, request);
     }
 
-    private void become(Show show, long revision, History history, List<Delta> deltas) {
-        snapshot = new Snapshot(snapshot.id(), show, revision, history);
-        Set<String> areas = new LinkedHashSet<>();
-        deltas.forEach(delta -> {
-            recent.addLast(new Revision(revision, delta));
-            areas.addAll(delta.areas());
+    Edited redo(int times, EditRequest request) {
+        return move(times, false, request);
+    }
+
+    /** Taking back goes by all that was done since: made on an old revision it would take back something else. */
+    private Edited move(int times, boolean undo, EditRequest request) {
+        return write(request, now -> {
+            if (request.madeOn().filter(r -> r != now.revision()).isPresent()) {
+                return Step.nothing(refused(
+                        now,
+                        "edit.old",
+                        "This was made on revision " + request.madeOn().get() + "; the show is at " + now.revision()
+                                + ", so something else would be " + (undo ? "taken back." : "done again.")));
+            }
+            last = Optional.empty();
+            return moved(new Moving(now, undo), times);
         });
-        while (recent.size() > REVISIONS_KEPT) {
-            recent.removeFirst();
+    }
+
+    private Step moved(Moving moving, int times) {
+        for (int i = 0; i < times && moving.one(); i++) {
+            // each step takes the next entries of the history
         }
-        changed.accept(snapshot, areas);
+        Delta delta = Delta.joined(moving.deltas);
+        Outcome outcome = new Outcome(moving.show, delta, new Reads(), moving.words, List.of());
+        boolean nothing = moving.entries.isEmpty() && moving.ended.isEmpty();
+        return nothing ? Step.nothing(outcome) : new Step(outcome, Optional.of(() -> moving.keep(delta)), delta);
+    }
+
+    /** Undo or redo under way. */
+    private final class Moving {
+        private final Snapshot from;
+        private final boolean undo;
+        private Show show;
+        private History history;
+        private final List<Delta> deltas = new ArrayList<>();
+        private final List<History.Entry> entries = new ArrayList<>();
+        private final List<History.Entry> ended = new ArrayList<>();
+        private final List<String> words = new ArrayList<>();
+
+        Moving(Snapshot from, boolean undo) {
+            this.from = from;
+            this.undo = undo;
+            this.show = from.show();
+            this.history = from.history();
+        }
+
+        /** @return whether there was something */
+        boolean one() {
+            List<History.Entry> run = undo ? history.toUndo() : history.toRedo();
+            if (run.isEmpty()) {
+                return false;
+            }
+            for (History.Entry entry : run) {
+                if (!step(entry)) {
+                    return false;
+                }
+            }
+            words.add((undo ? "Undoes: " : "Does again: ")
+                    + run.get(undo ? 0 : run.size() - 1).words());
+            return true;
+        }
+
+        private boolean step(History.Entry entry) {
+            try {
+                Delta delta = keeper.store().delta(entry);
+                Delta way = undo ? delta.reversed() : delta;
+                show = show.with(way);
+                deltas.add(way);
+                entries.add(entry);
+                history = undo ? history.undone(1) : history.redone(1);
+                return true;
+            } catch (UnreadableEntry | Refusal damaged) {
+                LOG.warn("Show {}: the history ends at “{}”", from.id(), entry.words(), damaged);
+                ended.add(entry);
+                history = history.endingAt(entry);
+                words.add("The history ends here: “" + entry.words() + "” cannot be read any more.");
+                return false;
+            }
+        }
+
+        History keep(Delta delta) {
+            keeper.store().keepMoved(from.id(), show, from.revision() + 1, entries, undo, delta);
+            ended.forEach(e -> keeper.store().endHistory(from.id(), e, undo));
+            return history;
+        }
+    }
+
+    /** The history ends at an entry that was found to be unreadable. */
+    void endHistory(History.Entry entry, boolean done) {
+        write(EditRequest.NOW, now -> {
+            Outcome outcome = new Outcome(now.show(), Delta.NONE, new Reads(), List.of(), List.of());
+            return new Step(
+                    outcome,
+                    Optional.of(() -> {
+                        keeper.store().endHistory(now.id(), entry, done);
+                        return now.history().endingAt(entry);
+                    }),
+                    Delta.NONE);
+        });
+    }
+
+    /** Something that is kept beside the show, in its turn. */
+    Edited beside(EditRequest request, String words, java.util.function.Consumer<Snapshot> keeping) {
+        return write(request, now -> {
+            Outcome outcome = new Outcome(now.show(), Delta.NONE, new Reads(), List.of(words), List.of());
+            return new Step(
+                    outcome,
+                    Optional.of(() -> {
+                        keeping.accept(now);
+                        return now.history();
+                    }),
+                    Delta.NONE);
+        });
     }
 }

@@ -1,100 +1,189 @@
 package app.loculus.app.session;
 
+import app.loculus.app.store.DamagedShow;
+import app.loculus.app.store.KeyStore;
 import app.loculus.app.store.ShowStore;
 import app.loculus.app.store.VersionStore;
+import app.loculus.app.store.disk.StorageChanged;
+import app.loculus.app.store.disk.StorageLost;
 import app.loculus.core.command.LineReader;
+import app.loculus.core.edit.show.Become;
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.problem.WayOut;
-import app.loculus.core.show.Become;
+import app.loculus.core.show.Delta;
+import app.loculus.core.show.History;
 import app.loculus.core.show.Show;
 import app.loculus.core.show.ShowEdit;
+import app.loculus.core.show.Universes;
+import app.loculus.core.unit.Limits;
+import app.loculus.formats.journal.UnreadableEntry;
+import java.time.Instant;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.BooleanSupplier;
+import java.util.function.Function;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.context.event.EventListener;
+import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Service;
 
 /** Every show there is; opens them when they are asked for. One of them is live and drives the output. */
 @Service
 public class Shows {
 
-    private static final int LONGEST_NAME = 200;
+    private static final Logger LOG = LoggerFactory.getLogger(Shows.class);
 
-    private final ShowStore store;
+    /** Shows in memory beside the live one. */
+    private static final int MOST_OPEN = 4;
+
+    private final Keeper keeper;
     private final VersionStore versions;
     private final LineReader lines;
     private final ApplicationEventPublisher events;
     private final Map<Long, OpenShow> open = new ConcurrentHashMap<>();
-    private volatile Optional<Long> live;
+    private final Map<Long, String> damaged = new ConcurrentHashMap<>();
+    private final Map<Long, String> historyEnds = new ConcurrentHashMap<>();
 
-    Shows(ShowStore store, VersionStore versions, LineReader lines, ApplicationEventPublisher events) {
-        this.store = store;
+    /** Held while it is decided which show is live, and while anybody is told of a change: one after the other. */
+    private final Object liveOwner = new Object();
+
+    private volatile Optional<Long> live = Optional.empty();
+
+    Shows(Keeper keeper, VersionStore versions, LineReader lines, ApplicationEventPublisher events) {
+        this.keeper = keeper;
         this.versions = versions;
         this.lines = lines;
         this.events = events;
-        this.live = store.list().stream()
+        this.live = keeper.store().list().stream()
                 .filter(ShowStore.Listed::live)
                 .map(ShowStore.Listed::id)
-                .findFirst();
+                .findFirst()
+                .filter(this::opens);
+    }
+
+    private boolean opens(long id) {
+        try {
+            open(id);
+            return true;
+        } catch (DamagedShow e) {
+            LOG.warn("{} It is not opened; the other shows are.", e.getMessage());
+            return false;
+        }
     }
 
     public List<ShowStore.Listed> list() {
-        return store.list();
+        return keeper.store().list();
+    }
+
+    /** What is wrong with a show that was found to be damaged, in words. */
+    public Optional<String> damage(long id) {
+        return Optional.ofNullable(damaged.get(id));
     }
 
     public Optional<Snapshot> live() {
         return live.map(id -> open(id).snapshot());
     }
 
+    public boolean isLive(long id) {
+        return live.filter(l -> l == id).isPresent();
+    }
+
     /** Creates an empty show and makes it live. */
     public Snapshot create(String name) {
-        return makeLive(store.create(checked(name)));
+        return create(Show.empty(checked(name)), EditRequest.NOW);
     }
 
     /** Creates a show that holds what another one or a template holds, and makes it live. */
-    public Snapshot create(String name, long from) {
-        return makeLive(store.create(get(from).show().named(checked(name)), false));
+    public Snapshot create(String name, long from, EditRequest request) {
+        return create(get(from).show().named(checked(name)), request);
     }
 
     /** Takes a show in that came as a file, and makes it live. Nothing of it leaves the machine until it is switched on. */
-    public Snapshot takeIn(Show show) {
-        return makeLive(store.create(show.named(checked(show.name())).keptInside(), false));
+    public Snapshot takeIn(Show show, EditRequest request) {
+        return create(Universes.keptInside(show.named(checked(show.name()))), request);
+    }
+
+    /** Creates a show with this content and makes it live. */
+    public Snapshot create(Show show, EditRequest request) {
+        return makeLive(kept(show, false, request));
     }
 
     /** Keeps a show as it is now as a template. @return the template's id */
-    public long saveAsTemplate(long id, String name) {
-        return store.create(get(id).show().named(checked(name)), true);
+    public long saveAsTemplate(long id, String name, EditRequest request) {
+        return kept(get(id).show().named(checked(name)), true, request);
+    }
+
+    /** Keeps a new show; a request that is repeated with its key answers the same one. */
+    private long kept(Show show, boolean template, EditRequest request) {
+        checked(show.name());
+        synchronized (liveOwner) {
+            Optional<KeyStore.Kept> before =
+                    request.key().flatMap(k -> keeper.keys().find(0, k.name()));
+            if (before.isPresent()) {
+                if (!before.get().content().equals(request.key().get().content())) {
+                    throw Refusal.of("key.reused", "key", "The key was used for another request.");
+                }
+                return before.get().revision();
+            }
+            return keeper.disk().write(() -> {
+                long id = keeper.store().create(show, template);
+                request.key().ifPresent(k -> keeper.keys().put(0, k.name(), new KeyStore.Kept(k.content(), id, "{}")));
+                return id;
+            });
+        }
     }
 
     /** @throws Refusal for the show that is open */
     public void archive(long id, boolean archived) {
-        get(id);
-        if (archived && live.filter(l -> l == id).isPresent()) {
+        exists(id);
+        if (archived && isLive(id)) {
             throw Refusal.of(
                     "show.live",
                     "show",
                     "The show that is open cannot be put away.",
                     WayOut.advice("Open another one first."));
         }
-        store.archive(id, archived);
+        keeper.disk().write(() -> keeper.store().archive(id, archived));
+    }
+
+    private void exists(long id) {
+        keeper.store().find(id).orElseThrow(() -> new NoSuchShow(id));
     }
 
     /** Newest first. */
     public List<VersionStore.Version> versions(long id) {
-        get(id);
+        exists(id);
         return versions.of(id);
     }
 
-    /** Keeps the show as it is now under a name. */
-    public void saveVersion(long id, String name) {
-        Snapshot now = get(id);
-        versions.keep(id, checked(name), now.revision(), now.show());
+    /** Keeps the show as it is under a name. */
+    public Edited saveVersion(long id, String name, EditRequest request) {
+        String called = checked(name);
+        if (versions.count(id) >= Limits.VERSIONS) {
+            throw Refusal.of(
+                    "show.versions",
+                    "name",
+                    "The show has " + Limits.VERSIONS + " versions, which is all that are kept.",
+                    WayOut.advice("Delete one that is no longer needed."));
+        }
+        String words = "Keeps the show as it is as version “" + called + "”";
+        return with(
+                id,
+                show -> show.beside(
+                        request, words, now -> keeper.store().saveVersion(id, called, now.revision(), now.show())));
     }
 
     public void deleteVersion(long id, long version) {
-        versions.delete(id, version);
+        exists(id);
+        keeper.disk().write(() -> keeper.store().deleteVersion(id, version));
+        events.publishEvent(new VersionsChanged(id));
     }
 
     /** @throws Refusal when there is none of this id */
@@ -113,28 +202,57 @@ public class Shows {
         return edit(id, new Become(version(id, version), "Restores version “" + name + "”"), request);
     }
 
-    private static String checked(String name) {
-        String called = name == null ? "" : name.strip();
-        if (called.isEmpty() || called.length() > LONGEST_NAME) {
-            throw Refusal.of(
-                    "show.name",
-                    "name",
-                    called.isEmpty() ? "A name is needed." : "The name has " + called.length() + " characters.",
-                    WayOut.advice("1 to " + LONGEST_NAME + " characters."));
+    /** Keeps what can be read of a damaged show as a show of its own. @return its id */
+    public long saveReadable(long id, List<String> missing) {
+        Show readable = keeper.store().readable(id, missing);
+        String name = readable.name() + " (what could be read)";
+        return kept(readable.named(name.substring(0, Math.min(name.length(), Limits.NAME))), false, EditRequest.NOW);
+    }
+
+    /** Since when the history of a show is lost, in words; empty when it is whole. */
+    public String historyEnds(long id) {
+        return historyEnds.getOrDefault(id, "");
+    }
+
+    /** Reads every entry of a show's history; one that cannot be read ends it, and that is told. */
+    void inspect(long id, BooleanSupplier stopping) {
+        List<History.Entry> done = get(id).history().done();
+        for (int i = done.size() - 1; i >= 0 && !stopping.getAsBoolean(); i--) {
+            History.Entry entry = done.get(i);
+            try {
+                keeper.store().delta(entry);
+            } catch (UnreadableEntry damaged) {
+                boolean gone = get(id).history().done().stream().noneMatch(e -> e.id() == entry.id());
+                if (!gone) {
+                    with(id, show -> {
+                        show.endHistory(entry, true);
+                        return null;
+                    });
+                    historyEnds.put(
+                            id,
+                            "The history ends at “" + entry.words() + "” ("
+                                    + Instant.ofEpochMilli(entry.madeAtMillis()).truncatedTo(ChronoUnit.SECONDS)
+                                    + "): it and what was before cannot be read any more. The show itself is whole.");
+                }
+                return;
+            }
         }
-        return called;
+    }
+
+    private static String checked(String name) {
+        return Limits.name("show.name", "name", name);
     }
 
     /** Opens a show: from now on it drives the output. */
     public Snapshot makeLive(long id) {
-        Snapshot snapshot = open(id).snapshot();
-        store.makeLive(id);
-        live = Optional.of(id);
-        events.publishEvent(new ShowChanged(
-                snapshot,
-                Set.of("show", "profiles", "fixtures", "groups", "palettes", "values", "hand", "universes"),
-                true));
-        return snapshot;
+        open(id);
+        synchronized (liveOwner) {
+            keeper.disk().write(() -> keeper.store().makeLive(id));
+            live = Optional.of(id);
+            Snapshot snapshot = open(id).snapshot();
+            events.publishEvent(ShowChanged.whole(snapshot));
+            return snapshot;
+        }
     }
 
     /** @throws NoSuchShow when there is none of this id */
@@ -143,33 +261,90 @@ public class Shows {
     }
 
     public Edited edit(long id, ShowEdit edit, EditRequest request) {
-        return open(id).edit(edit, request);
+        return with(id, show -> show.edit(edit, request));
     }
 
-    public List<String> undo(long id, int times) {
-        return open(id).undo(times);
+    public Edited undo(long id, int times, EditRequest request) {
+        return with(id, show -> show.undo(times, request));
     }
 
-    public List<String> redo(long id, int times) {
-        return open(id).redo(times);
+    public Edited redo(long id, int times, EditRequest request) {
+        return with(id, show -> show.redo(times, request));
     }
 
     public LineReader lines() {
         return lines;
     }
 
-    private OpenShow open(long id) {
-        return open.computeIfAbsent(id, this::load);
+    /** A show that has just left memory is opened again. */
+    private <T> T with(long id, Function<OpenShow, T> work) {
+        while (true) {
+            OpenShow show = open(id);
+            try {
+                return work.apply(show);
+            } catch (OpenShow.Closed e) {
+                open.remove(id, show);
+            }
+        }
+    }
+
+    OpenShow open(long id) {
+        OpenShow show = open.get(id);
+        if (show == null) {
+            show = open.computeIfAbsent(id, this::load);
+            letGo();
+        }
+        return show;
     }
 
     private OpenShow load(long id) {
-        ShowStore.Stored stored = store.load(id).orElseThrow(() -> new NoSuchShow(id));
-        Snapshot snapshot = new Snapshot(id, stored.show(), stored.revision(), stored.history());
-        return new OpenShow(store, snapshot, this::tell);
+        try {
+            ShowStore.Stored stored = keeper.store().load(id).orElseThrow(() -> new NoSuchShow(id));
+            stored.said().forEach(words -> LOG.warn("Show {}: {}", id, words));
+            damaged.remove(id);
+            return new OpenShow(
+                    keeper, new Snapshot(id, stored.show(), stored.revision(), stored.history()), this::tell);
+        } catch (DamagedShow e) {
+            damaged.put(id, e.getMessage());
+            throw e;
+        }
     }
 
-    private void tell(Snapshot snapshot, Set<String> areas) {
-        boolean isLive = live.filter(id -> id == snapshot.id()).isPresent();
-        events.publishEvent(new ShowChanged(snapshot, areas, isLive));
+    /** Shows that were used longest ago leave memory. */
+    private void letGo() {
+        List<Map.Entry<Long, OpenShow>> others = new ArrayList<>(open.entrySet());
+        others.removeIf(e -> isLive(e.getKey()));
+        others.sort(Comparator.comparingLong(e -> e.getValue().usedAtNanos()));
+        for (int i = 0; i < others.size() - MOST_OPEN; i++) {
+            open.computeIfPresent(others.get(i).getKey(), (id, show) -> show.close() ? null : show);
+        }
+    }
+
+    private void tell(Snapshot snapshot, Delta delta) {
+        synchronized (liveOwner) {
+            events.publishEvent(
+                    new ShowChanged(snapshot, delta.parts(), delta.noticed(), false, isLive(snapshot.id())));
+        }
+    }
+
+    /** The database had to be opened again: what is in memory may be ahead of it. */
+    @EventListener
+    @Order(1)
+    void lost(StorageLost event) {
+        open.values().forEach(OpenShow::abandon);
+        open.clear();
+    }
+
+    /** When it can be written again everybody looks at the live show anew. */
+    @EventListener
+    @Order(1)
+    void well(StorageChanged event) {
+        if (event.trouble().isEmpty()) {
+            try {
+                live().ifPresent(s -> events.publishEvent(ShowChanged.whole(s)));
+            } catch (RuntimeException e) {
+                LOG.warn("The live show could not be read again: {}", e.getMessage());
+            }
+        }
     }
 }

@@ -1,9 +1,11 @@
 package app.loculus.app.store;
 
-import app.loculus.core.profile.Pictures;
+import app.loculus.app.store.disk.Disk;
+import app.loculus.core.problem.Refusal;
 import app.loculus.core.profile.Profile;
 import app.loculus.core.profile.ProfileId;
 import app.loculus.core.profile.Profiles;
+import app.loculus.core.profile.facts.Pictures;
 import app.loculus.formats.gdtf.DescriptionReader;
 import java.time.Clock;
 import java.time.OffsetDateTime;
@@ -11,43 +13,50 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
-import org.springframework.transaction.annotation.Transactional;
 
 /** Profiles in the database: those shows hold, and those people have added to the library. */
 @Repository
 public class ProfileStore {
 
-    private final ShowFileMapper files;
+    private final ProfileMapper rows;
+    private final Disk disk;
     private final Clock clock;
     private final Map<ProfileId, Profile> known = new ConcurrentHashMap<>();
 
-    ProfileStore(ShowFileMapper files, @Qualifier("shipped") Profiles shipped, Clock clock) {
-        this.files = files;
+    ProfileStore(ProfileMapper rows, Disk disk, @Qualifier("shipped") Profiles shipped, Clock clock) {
+        this.rows = rows;
+        this.disk = disk;
         this.clock = clock;
         shipped.all().forEach(p -> known.put(p.id(), p));
     }
 
-    Profile get(ProfileId id) {
+    /** @throws Refusal when it is not there or cannot be read */
+    public Profile get(ProfileId id) {
         return known.computeIfAbsent(id, this::load);
     }
 
     private Profile load(ProfileId id) {
+        ProfileMapper.SourceRow source = Optional.ofNullable(rows.source(id.value()))
+                .orElseThrow(() -> Refusal.of("store.profile", "profile", "There is no profile " + id + "."));
         Map<String, byte[]> pictures = new LinkedHashMap<>();
-        files.pictures(id.value()).forEach(p -> pictures.put(p.name(), p.png()));
-        return DescriptionReader.read(files.source(id.value()).xml()).with(new Pictures(pictures));
+        rows.pictures(id.value()).forEach(p -> pictures.put(p.name(), p.png()));
+        return DescriptionReader.read(source.xml()).with(new Pictures(pictures));
     }
 
+    /** Keeps a profile within the transaction that is under way. */
     void keep(Profile profile) {
-        known.putIfAbsent(profile.id(), profile);
-        files.keepSource(
-                new Rows.ProfileSource(profile.id().value(), profile.maker(), profile.name(), profile.source()));
+        String id = profile.id().value();
+        rows.keepSource(new ProfileMapper.SourceRow(id, profile.maker(), profile.name(), profile.source()));
         Pictures pictures = profile.facts().pictures();
-        pictures.names()
-                .forEach(n -> files.keepPicture(
-                        profile.id().value(), n, pictures.find(n).orElseThrow()));
+        for (String name : pictures.names()) {
+            rows.keepPicture(
+                    new ProfileMapper.PictureRow(id, name, pictures.find(name).orElseThrow()));
+        }
+        known.putIfAbsent(profile.id(), profile);
     }
 
     /**
@@ -57,22 +66,25 @@ public class ProfileStore {
      */
     public record Shelved(Profile profile, String origin) {}
 
-    /** In the order in which they were added. */
+    /** In the order in which they were added; what cannot be read any more is left out. */
     public List<Shelved> shelf() {
         List<Shelved> all = new ArrayList<>();
-        files.library().forEach(row -> all.add(new Shelved(get(new ProfileId(row.profileId())), row.origin())));
+        Losses losses = new Losses();
+        rows.shelf()
+                .forEach(row -> losses.attempt(null, () -> get(new ProfileId(row.profileId())))
+                        .ifPresent(p -> all.add(new Shelved(p, row.origin()))));
         return all;
     }
 
-    @Transactional
     public void shelve(Profile profile, String origin) {
-        keep(profile);
+        disk.write(() -> {
+            keep(profile);
+            rows.shelve(new ProfileMapper.ShelfRow(profile.id().value(), origin, OffsetDateTime.now(clock)));
+        });
         known.put(profile.id(), profile);
-        files.shelve(profile.id().value(), origin, OffsetDateTime.now(clock));
     }
 
-    @Transactional
     public void unshelve(ProfileId id) {
-        files.unshelve(id.value());
+        disk.write(() -> rows.unshelve(id.value()));
     }
 }

@@ -1,31 +1,35 @@
 package app.loculus.app.store;
 
-import app.loculus.core.profile.Profile;
-import app.loculus.core.profile.ProfileId;
-import app.loculus.core.profile.Profiles;
-import app.loculus.core.show.Become;
+import app.loculus.core.problem.Refusal;
 import app.loculus.core.show.Change;
 import app.loculus.core.show.Delta;
+import app.loculus.core.show.Differences;
 import app.loculus.core.show.History;
+import app.loculus.core.show.PartKind;
+import app.loculus.core.show.PartKinds;
 import app.loculus.core.show.Show;
 import java.time.Clock;
 import java.time.OffsetDateTime;
 import java.util.ArrayList;
-import java.util.Collections;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.springframework.stereotype.Repository;
-import org.springframework.transaction.annotation.Transactional;
 
-/** Loads and keeps shows. What a method has returned from is on disk. */
+/**
+ * Loads and keeps shows. Whatever changes the database runs within {@link Disk}; what was kept is on the disk when that
+ * has synced it.
+ */
 @Repository
 public class ShowStore {
 
-    private static final int DEPTH = 1000;
-    private static final int LONGEST_WORDS = 2000;
-
-    /** A show as it lies in the database. */
-    public record Stored(Show show, long revision, History history) {}
+    /**
+     * A show as it lies in the database.
+     *
+     * @param said what referred to nothing and was let go of
+     */
+    public record Stored(Show show, long revision, History history, List<String> said) {}
 
     /** A line of the list of shows. */
     public record Listed(
@@ -36,135 +40,176 @@ public class ShowStore {
             OffsetDateTime createdAt,
             OffsetDateTime changedAt,
             boolean template,
-            boolean archived) {}
+            boolean archived) {
+
+        static Listed of(ShowFileMapper.FileRow f) {
+            return new Listed(
+                    f.id(),
+                    f.name(),
+                    f.revision(),
+                    f.live(),
+                    f.createdAt(),
+                    f.changedAt(),
+                    f.kind().equals(TEMPLATE),
+                    f.archived());
+        }
+    }
 
     private static final String TEMPLATE = "template";
 
     private final ShowFileMapper files;
-    private final JournalMapper journal;
-    private final PartReader reader;
-    private final PartWriter writer;
+    private final JournalStore journal;
+    private final VersionStore versions;
+    private final Map<PartKind<?, ?>, PartStore<?, ?>> stores = new LinkedHashMap<>();
     private final Clock clock;
-    private final ProfileStore profiles;
-    private final DeltaCodec codec;
 
     ShowStore(
             ShowFileMapper files,
-            JournalMapper journal,
-            PartReader reader,
-            PartWriter writer,
-            ProfileStore profiles,
+            JournalStore journal,
+            VersionStore versions,
+            List<PartStore<?, ?>> stores,
             Clock clock) {
         this.files = files;
         this.journal = journal;
-        this.reader = reader;
-        this.writer = writer;
+        this.versions = versions;
         this.clock = clock;
-        this.profiles = profiles;
-        this.codec = new DeltaCodec(profiles::get);
+        for (PartKind<?, ?> kind : PartKinds.ALL) {
+            stores.stream().filter(s -> s.kind() == kind).findFirst().ifPresent(s -> this.stores.put(kind, s));
+        }
     }
 
     public List<Listed> list() {
-        return files.all().stream()
-                .map(f -> new Listed(
-                        f.id(),
-                        f.name(),
-                        f.revision(),
-                        f.live(),
-                        f.createdAt(),
-                        f.changedAt(),
-                        f.kind().equals(TEMPLATE),
-                        f.archived()))
-                .toList();
+        return files.all().stream().map(Listed::of).toList();
     }
 
-    @Transactional
-    public long create(String name) {
-        return files.create(name, "show", now());
+    public Optional<Listed> find(long id) {
+        return Optional.ofNullable(files.find(id)).map(Listed::of);
     }
 
     /** @return the id of a new show or template that holds these parts */
-    @Transactional
     public long create(Show show, boolean template) {
         long id = files.create(show.name(), template ? TEMPLATE : "show", now());
-        Delta all =
-                new Become(show, "As it came").apply(Show.empty(show.name())).delta();
-        parts(id, show, 0, all);
+        write(id, show, Differences.between(Show.empty(show.name()), show));
         return id;
     }
 
-    @Transactional
     public void archive(long id, boolean archived) {
         files.archive(id, archived);
     }
 
-    @Transactional
     public void makeLive(long id) {
         files.live(id);
     }
 
+    public void saveVersion(long id, String name, long revision, Show show) {
+        versions.keep(id, name, revision, show);
+    }
+
+    public void deleteVersion(long id, long version) {
+        versions.delete(id, version);
+    }
+
+    /** @throws DamagedShow when a part of it cannot be read or its parts do not fit together */
     public Optional<Stored> load(long id) {
-        return files.all().stream().filter(f -> f.id() == id).findFirst().map(this::load);
+        return find(id).map(file -> {
+            Losses losses = new Losses();
+            List<String> said = new ArrayList<>();
+            Show show = read(file, losses, said);
+            if (!losses.words().isEmpty()) {
+                throw new DamagedShow(id, file.name(), losses.words());
+            }
+            return new Stored(show, file.revision(), journal.history(id), said);
+        });
     }
 
-    private Stored load(Rows.ShowFile file) {
-        List<Profile> own = files.sources(file.id()).stream()
-                .map(s -> profiles.get(new ProfileId(s.id())))
-                .toList();
-        String held = files.held(file.id());
-        Show show = reader.read(
-                file.id(),
-                file.name(),
-                new Profiles(own),
-                Optional.ofNullable(held).map(codec::hand));
-        return new Stored(show, file.revision(), history(file.id()));
+    /** What of a damaged show can be read. @param said takes what is missing */
+    public Show readable(long id, List<String> said) {
+        Losses losses = new Losses();
+        Listed file = find(id).orElseThrow();
+        Show show = read(file, losses, said);
+        said.addAll(losses.words());
+        return show;
     }
 
-    private History history(long id) {
-        List<History.Entry> done = entries(journal.latest(id, "done", DEPTH));
-        Collections.reverse(done);
-        return new History(done, entries(journal.latest(id, "undone", DEPTH)));
+    private Show read(Listed file, Losses losses, List<String> said) {
+        List<Change<?, ?>> parts = new ArrayList<>();
+        stores.values().forEach(store -> parts.addAll(store.read(file.id(), losses)));
+        try {
+            return Show.of(file.name(), parts, said);
+        } catch (Refusal refusal) {
+            throw new DamagedShow(
+                    file.id(),
+                    file.name(),
+                    refusal.problems().stream().map(p -> p.words()).toList());
+        }
     }
 
-    private List<History.Entry> entries(List<Rows.JournalRow> rows) {
-        List<History.Entry> entries = new ArrayList<>();
-        rows.forEach(r -> entries.add(new History.Entry(r.id(), r.words(), r.gesture(), codec.delta(r.delta()))));
-        return entries;
+    /** Keeps an edit that was made. @return what it is in the history */
+    public History.Entry keep(long id, Show after, long revision, String words, String gesture, Delta delta) {
+        History.Entry entry = journal.append(id, revision, words, gesture, delta, now());
+        write(id, after, delta);
+        files.changed(id, revision, now());
+        return entry;
     }
 
-    /** Keeps an edit that was made. @return its number in the journal */
-    @Transactional
-    public long keep(long id, Show after, long revision, String words, String gesture, Delta delta) {
-        String cut = words.length() > LONGEST_WORDS ? words.substring(0, LONGEST_WORDS) : words;
-        journal.dropUndone(id);
-        long entry =
-                journal.insert(id, new Rows.JournalRow(0, revision, cut, gesture, now(), "done", codec.write(delta)));
-        parts(id, after, revision, delta);
+    /**
+     * Keeps an edit that goes on with the gesture of the last one.
+     *
+     * @param joined both as one
+     * @param delta what this one changes
+     */
+    public History.Entry keepOn(
+            long id, Show after, long revision, String words, History.Entry last, Delta joined, Delta delta) {
+        History.Entry entry = journal.extend(last, revision, words, joined, now());
+        write(id, after, delta);
+        files.changed(id, revision, now());
         return entry;
     }
 
     /** Keeps an undo or a redo of journal entries. */
-    @Transactional
-    public void keepMarked(long id, Show after, long revision, List<Long> entries, boolean undone, List<Delta> deltas) {
-        journal.mark(entries, undone ? "undone" : "done");
-        deltas.forEach(d -> parts(id, after, revision, d));
+    public void keepMoved(
+            long id, Show after, long revision, List<History.Entry> entries, boolean undone, Delta delta) {
+        journal.mark(entries, undone, revision);
+        write(id, after, delta);
+        files.changed(id, revision, now());
     }
 
-    private void parts(long id, Show after, long revision, Delta delta) {
-        for (Change change : delta.changes()) {
-            if (change instanceof Change.OfProfile p) {
-                p.after().ifPresentOrElse(profile -> take(id, profile), () -> files.drop(id, p.id().value()));
-            } else if (change instanceof Change.OfHand hand) {
-                files.hold(id, codec.write(hand.after()));
-            }
+    /** Nothing that was undone can be done again. */
+    public void dropUndone(long id) {
+        journal.dropUndone(id);
+    }
+
+    /** Drops what is too old to be kept. */
+    public History bounded(long id, History history) {
+        return journal.bounded(id, history);
+    }
+
+    /** The history begins behind an entry that cannot be read. */
+    public void endHistory(long id, History.Entry at, boolean done) {
+        if (done) {
+            journal.end(id, at.id());
+        } else {
+            journal.endUndone(id, at.id());
         }
-        writer.write(id, delta);
-        files.changed(id, after.name(), revision, now());
     }
 
-    private void take(long id, Profile profile) {
-        profiles.keep(profile);
-        files.take(id, profile.id().value());
+    public Delta delta(History.Entry entry) {
+        return journal.delta(entry.id());
+    }
+
+    public Optional<List<Delta>> since(long id, long revision) {
+        return journal.since(id, revision);
+    }
+
+    private void write(long id, Show after, Delta delta) {
+        stores.values().forEach(store -> write(store, id, after, delta));
+    }
+
+    private static <K, V> void write(PartStore<K, V> store, long id, Show after, Delta delta) {
+        List<Change<K, V>> changes = delta.of(store.kind());
+        if (!changes.isEmpty()) {
+            store.write(id, after, changes);
+        }
     }
 
     private OffsetDateTime now() {

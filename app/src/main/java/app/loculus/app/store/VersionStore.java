@@ -4,46 +4,82 @@ import app.loculus.core.show.Show;
 import app.loculus.formats.showfile.ShowArchive;
 import java.time.Clock;
 import java.time.OffsetDateTime;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import org.apache.ibatis.annotations.Delete;
+import org.apache.ibatis.annotations.Insert;
+import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Param;
+import org.apache.ibatis.annotations.Select;
 import org.springframework.stereotype.Repository;
-import org.springframework.transaction.annotation.Transactional;
 
-/** Keeps named versions of shows. */
+/** Keeps named versions of shows, each a whole show file. */
 @Repository
 public class VersionStore {
 
     /** A version as it is listed. */
     public record Version(long id, String name, long revision, OffsetDateTime madeAt, int fixtures) {}
 
-    private final VersionMapper mapper;
+    /** A version's content alone. */
+    record ContentRow(long id, byte[] content) {}
+
+    @Mapper
+    interface Rows {
+        @Select(
+                "select id, name, revision, made_at, fixtures from show_version where show_id = #{show} order by id desc")
+        List<Version> of(@Param("show") long show);
+
+        @Select("select count(*) from show_version where show_id = #{show}")
+        int count(@Param("show") long show);
+
+        @Insert("insert into show_version (show_id, name, revision, made_at, fixtures, content) values "
+                + "(#{show}, #{v.name}, #{v.revision}, #{v.madeAt}, #{v.fixtures}, #{content})")
+        void keep(@Param("show") long show, @Param("v") Version version, @Param("content") byte[] content);
+
+        @Select("select id, content from show_version where show_id = #{show} and id = #{id}")
+        ContentRow content(@Param("show") long show, @Param("id") long id);
+
+        @Delete("delete from show_version where show_id = #{show} and id = #{id}")
+        void delete(@Param("show") long show, @Param("id") long id);
+    }
+
+    private final Rows rows;
     private final Clock clock;
 
-    VersionStore(VersionMapper mapper, Clock clock) {
-        this.mapper = mapper;
+    VersionStore(Rows rows, Clock clock) {
+        this.rows = rows;
         this.clock = clock;
     }
 
     /** Newest first. */
     public List<Version> of(long show) {
-        return mapper.of(show).stream()
-                .map(v -> new Version(v.id(), v.name(), v.revision(), v.madeAt(), v.fixtures()))
-                .toList();
+        return rows.of(show);
     }
 
-    @Transactional
-    public void keep(long id, String name, long revision, Show show) {
-        VersionMapper.VersionRow row = new VersionMapper.VersionRow(
-                0, name, revision, OffsetDateTime.now(clock), show.patch().size());
-        mapper.keep(id, row, ShowArchive.write(show));
+    public int count(long show) {
+        return rows.count(show);
+    }
+
+    /** Keeps a version within the transaction that is under way. */
+    void keep(long id, String name, long revision, Show show) {
+        rows.keep(
+                id,
+                new Version(
+                        0,
+                        name,
+                        revision,
+                        OffsetDateTime.now(clock),
+                        show.patch().size()),
+                ShowArchive.write(show));
     }
 
     public Optional<Show> show(long id, long version) {
-        return Optional.ofNullable(mapper.content(id, version)).map(c -> ShowArchive.read(c.content()));
+        return Optional.ofNullable(rows.content(id, version))
+                .map(c -> ShowArchive.read(c.content(), new ArrayList<>()));
     }
 
-    @Transactional
-    public void delete(long id, long version) {
-        mapper.delete(id, version);
+    void delete(long id, long version) {
+        rows.delete(id, version);
     }
 }

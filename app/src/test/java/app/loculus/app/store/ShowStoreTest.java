@@ -3,22 +3,32 @@ package app.loculus.app.store;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import app.loculus.app.RandomEdits;
+import app.loculus.app.config.Settings;
+import app.loculus.app.store.disk.Disk;
+import app.loculus.core.show.Change;
 import app.loculus.core.show.Delta;
 import app.loculus.core.show.History;
 import app.loculus.core.show.Outcome;
+import app.loculus.core.show.PartKinds;
 import app.loculus.core.show.Show;
+import app.loculus.formats.journal.JournalFormat;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
+import org.apache.ibatis.annotations.Mapper;
 import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.mybatis.spring.annotation.MapperScan;
+import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.autoconfigure.EnableAutoConfiguration;
+import org.springframework.boot.context.properties.EnableConfigurationProperties;
 import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.ComponentScan;
 import org.springframework.context.annotation.Configuration;
-import org.springframework.context.annotation.Import;
 
 /** What is stored is what is loaded, after any edits and any undo. */
 @SpringBootTest(
@@ -28,8 +38,9 @@ class ShowStoreTest {
 
     @Configuration
     @EnableAutoConfiguration
-    @MapperScan("app.loculus.app.store")
-    @Import({ShowStore.class, ProfileStore.class, VersionStore.class, PartReader.class, PartWriter.class})
+    @EnableConfigurationProperties(Settings.class)
+    @MapperScan(basePackages = "app.loculus.app.store", annotationClass = Mapper.class)
+    @ComponentScan("app.loculus.app.store")
     static class OnlyTheStore {
         @Bean
         app.loculus.core.profile.Profiles shipped() {
@@ -40,7 +51,18 @@ class ShowStoreTest {
         java.time.Clock clock() {
             return java.time.Clock.systemUTC();
         }
+
+        @Bean
+        JournalFormat format(ObjectProvider<ProfileStore> profiles) {
+            return new JournalFormat(id -> profiles.getObject().get(id));
+        }
     }
+
+    @Autowired
+    private Disk disk;
+
+    @Autowired
+    private List<PartStore<?, ?>> stores;
 
     @Autowired
     private ShowStore store;
@@ -49,15 +71,16 @@ class ShowStoreTest {
 
     @BeforeEach
     void createAShow() {
-        id = store.create("Laws");
+        id = disk.write(() -> store.create(Show.empty("Laws"), false));
     }
 
     private Show loaded() {
         return store.load(id).orElseThrow().show();
     }
 
-    private long keep(Outcome outcome, long revision) {
-        return store.keep(id, outcome.show(), revision, outcome.words().get(0), "", outcome.delta());
+    private History.Entry keep(Outcome outcome, long revision) {
+        return disk.write(
+                () -> store.keep(id, outcome.show(), revision, outcome.words().get(0), "", outcome.delta()));
     }
 
     @ParameterizedTest
@@ -87,22 +110,20 @@ class ShowStoreTest {
             show = outcome.show();
         }
         History history = store.load(id).orElseThrow().history();
-        assertThat(history.done()).extracting(History.Entry::delta).isEqualTo(made);
+        assertThat(history.done().stream().map(store::delta).map(ShowStoreTest::changes))
+                .isEqualTo(made.stream().map(ShowStoreTest::changes).toList());
         for (int i = 40; i > 0; i--) {
             History.Entry entry = history.done().get(i - 1);
-            show = show.with(entry.delta().reversed());
-            store.keepMarked(
-                    id,
-                    show,
-                    100 - i,
-                    List.of(entry.id()),
-                    true,
-                    List.of(entry.delta().reversed()));
+            Delta back = store.delta(entry).reversed();
+            Show before = show.with(back);
+            long revision = 100 - i;
+            disk.write(() -> store.keepMoved(id, before, revision, List.of(entry), true, back));
+            show = before;
         }
         assertThat(loaded()).isEqualTo(Show.empty("Laws"));
         History undone = store.load(id).orElseThrow().history();
         assertThat(undone.done()).isEmpty();
-        assertThat(undone.toRedo().get(0).delta()).isEqualTo(made.get(0));
+        assertThat(changes(store.delta(undone.toRedo().get(0)))).isEqualTo(changes(made.get(0)));
     }
 
     @ParameterizedTest
@@ -110,15 +131,37 @@ class ShowStoreTest {
     void a_new_edit_drops_what_could_be_redone(long seed) {
         RandomEdits edits = new RandomEdits(seed);
         Outcome first = edits.next(Show.empty("Laws"));
-        long entry = keep(first, 1);
-        store.keepMarked(
-                id,
-                Show.empty("Laws"),
-                2,
-                List.of(entry),
-                true,
-                List.of(first.delta().reversed()));
+        History.Entry entry = keep(first, 1);
+        disk.write(() -> store.keepMoved(
+                id, Show.empty("Laws"), 2, List.of(entry), true, first.delta().reversed()));
+        disk.write(() -> store.dropUndone(id));
         keep(edits.next(Show.empty("Laws")), 3);
         assertThat(store.load(id).orElseThrow().history().nextUndone()).isEmpty();
+    }
+
+    /** Parts change once each, so their order does not matter. */
+    private static Set<Change<?, ?>> changes(Delta delta) {
+        return Set.copyOf(delta.changes());
+    }
+
+    @Test
+    void every_kind_of_part_has_one_store() {
+        assertThat(stores).extracting(s -> (Object) s.kind()).containsExactlyInAnyOrderElementsOf(PartKinds.ALL);
+    }
+
+    @Test
+    void what_changed_since_a_revision_is_known_until_it_is_dropped() {
+        RandomEdits edits = new RandomEdits(31);
+        Show show = Show.empty("Laws");
+        List<History.Entry> entries = new ArrayList<>();
+        for (int i = 1; i <= 6; i++) {
+            Outcome outcome = edits.next(show);
+            entries.add(keep(outcome, i));
+            show = outcome.show();
+        }
+        assertThat(store.since(id, 4).orElseThrow()).hasSize(2);
+        disk.write(() -> store.endHistory(id, entries.get(2), true));
+        assertThat(store.since(id, 3).orElseThrow()).hasSize(3);
+        assertThat(store.since(id, 2)).isEmpty();
     }
 }

@@ -138,7 +138,8 @@ MULTICAST : 'multicast' ; SAVE : 'save' ; RESTORE : 'restore' ; VERSION : 'versi
 PLUS : '+' ; MINUS : '-' ; COMMA : ',' ;
 DECIMAL : [0-9]+ '.' [0-9]+ ;
 INT : [0-9]+ ;
-STRING : '"' ~["\r\n]* '"' | '“' ~[”\r\n]* '”' ;
+/* A quotation mark within a name is written twice. */
+STRING : '"' (~["\r\n] | '""')* '"' | '“' ~[”\r\n]* '”' ;
 WORD : [a-z_] [a-z0-9_]* ;
 SPACE : [ \t\r\n\u00A0]+ -> skip ;
 STRAY : . ;

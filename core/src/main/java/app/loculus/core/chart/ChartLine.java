@@ -1,7 +1,7 @@
 package app.loculus.core.chart;
 
 import app.loculus.core.profile.Attribute;
-import app.loculus.core.profile.StandardAttributes;
+import app.loculus.core.profile.words.StandardAttributes;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;

@@ -3,7 +3,7 @@ package app.loculus.core.chart;
 import app.loculus.core.problem.Problem;
 import app.loculus.core.problem.Problems;
 import app.loculus.core.profile.Attribute;
-import app.loculus.core.profile.StandardAttributes;
+import app.loculus.core.profile.words.StandardAttributes;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;

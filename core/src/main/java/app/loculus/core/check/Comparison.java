@@ -1,12 +1,12 @@
 package app.loculus.core.check;
 
+import app.loculus.core.edit.patch.ReviseFixtures;
+import app.loculus.core.edit.patch.ReviseFixtures.Revision;
 import app.loculus.core.patch.Address;
 import app.loculus.core.patch.Fixture;
 import app.loculus.core.patch.FixtureId;
 import app.loculus.core.patch.Patch;
 import app.loculus.core.profile.Profiles;
-import app.loculus.core.show.ReviseFixtures;
-import app.loculus.core.show.ReviseFixtures.Revision;
 import app.loculus.core.show.Show;
 import java.util.ArrayList;
 import java.util.Collection;

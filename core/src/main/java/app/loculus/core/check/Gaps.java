@@ -2,11 +2,12 @@ package app.loculus.core.check;
 
 import app.loculus.core.patch.BringUp;
 import app.loculus.core.patch.Clash;
+import app.loculus.core.patch.ClashWords;
 import app.loculus.core.patch.Fixture;
 import app.loculus.core.patch.FixtureId;
 import app.loculus.core.patch.UnitId;
-import app.loculus.core.show.Numbers;
 import app.loculus.core.show.Show;
+import app.loculus.core.unit.Numbers;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
@@ -36,9 +37,8 @@ public final class Gaps {
         found.add(new Gap(
                 "clash",
                 c.shared() ? Chapter.State.NEEDS_AN_EYE : Chapter.State.WRONG,
-                c.span() + " is claimed by " + c.one().fixture().number() + " and "
-                        + c.other().fixture().number() + (c.shared() ? ", shared on purpose" : ""),
-                List.of(c.one().fixture().number(), c.other().fixture().number())));
+                new ClashWords(show.patch()).words(c),
+                c.numbers()));
     }
 
     private void marked(BringUp.Answer answer, String kind, Chapter.State state) {

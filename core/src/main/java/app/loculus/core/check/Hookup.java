@@ -1,5 +1,6 @@
 package app.loculus.core.check;
 
+import app.loculus.core.edit.patch.TakeIn;
 import app.loculus.core.patch.Address;
 import app.loculus.core.patch.Claim;
 import app.loculus.core.patch.Fixture;
@@ -12,7 +13,6 @@ import app.loculus.core.problem.Refusal;
 import app.loculus.core.problem.WayOut;
 import app.loculus.core.profile.Profiles;
 import app.loculus.core.show.Show;
-import app.loculus.core.show.TakeIn;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;

@@ -25,7 +25,7 @@ public final class Readback {
         twice(read, last, flags);
         List<Integer> skipped = skipped(patch, read);
         if (!skipped.isEmpty()) {
-            flags.add("Not read yet: " + app.loculus.core.show.Numbers.text(skipped));
+            flags.add("Not read yet: " + app.loculus.core.unit.Numbers.text(skipped));
         }
         return flags;
     }

@@ -1,8 +1,8 @@
 package app.loculus.core.check;
 
 import app.loculus.core.patch.BringUp;
-import app.loculus.core.show.Numbers;
 import app.loculus.core.show.Show;
+import app.loculus.core.unit.Numbers;
 import java.util.List;
 
 /** How far each chapter of the work is. */

@@ -1,7 +1,7 @@
 package app.loculus.core.check;
 
+import app.loculus.core.edit.patch.TakeIn;
 import app.loculus.core.problem.Problem;
-import app.loculus.core.show.TakeIn;
 import java.util.List;
 import java.util.Optional;
 

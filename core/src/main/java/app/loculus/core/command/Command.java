@@ -5,21 +5,68 @@ import app.loculus.core.show.ShowEdit;
 /** What one typed line asks for. */
 public sealed interface Command {
 
+    /** Whoever carries commands out; history and versions are not the core's. */
+    interface Doer<T> {
+        T edit(ShowEdit edit);
+
+        T undo(int times);
+
+        T redo(int times);
+
+        T saveVersion(String name);
+
+        T restoreVersion(String name);
+
+        T nothing();
+    }
+
+    <T> T by(Doer<T> doer);
+
     /** Changes the show. */
-    record Edit(ShowEdit edit) implements Command {}
+    record Edit(ShowEdit edit) implements Command {
+        @Override
+        public <T> T by(Doer<T> doer) {
+            return doer.edit(edit);
+        }
+    }
 
     /** Takes back edits; done by whoever keeps the history. */
-    record Undo(int times) implements Command {}
+    record Undo(int times) implements Command {
+        @Override
+        public <T> T by(Doer<T> doer) {
+            return doer.undo(times);
+        }
+    }
 
     /** Does again what was taken back. */
-    record Redo(int times) implements Command {}
+    record Redo(int times) implements Command {
+        @Override
+        public <T> T by(Doer<T> doer) {
+            return doer.redo(times);
+        }
+    }
 
     /** Keeps the show as it is under a name; done by whoever keeps the versions. */
-    record SaveVersion(String name) implements Command {}
+    record SaveVersion(String name) implements Command {
+        @Override
+        public <T> T by(Doer<T> doer) {
+            return doer.saveVersion(name);
+        }
+    }
 
     /** Makes the show what a kept version was. */
-    record RestoreVersion(String name) implements Command {}
+    record RestoreVersion(String name) implements Command {
+        @Override
+        public <T> T by(Doer<T> doer) {
+            return doer.restoreVersion(name);
+        }
+    }
 
     /** A blank line or a comment. */
-    record Nothing() implements Command {}
+    record Nothing() implements Command {
+        @Override
+        public <T> T by(Doer<T> doer) {
+            return doer.nothing();
+        }
+    }
 }

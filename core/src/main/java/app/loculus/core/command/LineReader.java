@@ -8,7 +8,6 @@ import app.loculus.core.profile.Profiles;
 import app.loculus.core.show.Draft;
 import app.loculus.core.show.ShowEdit;
 import java.util.List;
-import java.util.function.Function;
 import java.util.function.Supplier;
 import org.antlr.v4.runtime.CharStreams;
 import org.antlr.v4.runtime.CommonTokenStream;
@@ -17,13 +16,13 @@ import org.antlr.v4.runtime.ParserRuleContext;
 /** Reads typed lines. Safe to share between threads. */
 public final class LineReader {
 
-    private static final int LONGEST = 4000;
+    private static final int LONGEST = 40_000;
 
-    private final Supplier<Profiles> library;
+    private final Clauses clauses;
 
     /** @param library profiles that may be patched beside those the show has already; asked for every time */
     public LineReader(Supplier<Profiles> library) {
-        this.library = library;
+        this.clauses = new Clauses(library);
     }
 
     public LineReader(Profiles library) {
@@ -103,16 +102,15 @@ public final class LineReader {
 
     private ShowEdit edit(LineParser.CommandContext command) {
         ParserRuleContext clause = (ParserRuleContext) command.getChild(0);
-        return new Together(clause.accept(new Clauses(library.get())).stream()
-                .map(step -> placed(step, clause))
-                .toList());
+        return new Together(
+                clauses.edits(clause).stream().map(edit -> placed(edit, clause)).toList());
     }
 
     /** Refusals of the edit get the place of the words they are about. */
-    private static Function<Draft, ShowEdit> placed(Function<Draft, ShowEdit> step, ParserRuleContext clause) {
-        return draft -> inner -> {
+    private static ShowEdit placed(ShowEdit edit, ParserRuleContext clause) {
+        return draft -> {
             try {
-                step.apply(draft).on(inner);
+                edit.on(draft);
             } catch (Refusal refusal) {
                 throw new Refusal(
                         refusal.problems().stream().map(p -> placed(p, clause)).toList());
@@ -136,12 +134,7 @@ public final class LineReader {
         return draft -> {
             for (int i = 0; i < lines.size(); i++) {
                 try {
-                    Command command = read(lines.get(i));
-                    if (command instanceof Command.Edit e) {
-                        e.edit().on(draft);
-                    } else if (!(command instanceof Command.Nothing)) {
-                        throw Refusal.of("line.history", "line", "undo and redo stand alone.");
-                    }
+                    read(lines.get(i)).by(new OneOfMany(draft));
                 } catch (Refusal refusal) {
                     int number = i + 1;
                     throw new Refusal(refusal.problems().stream()
@@ -150,6 +143,44 @@ public final class LineReader {
                 }
             }
         };
+    }
+
+    /** Among several lines only edits can stand. */
+    private record OneOfMany(Draft draft) implements Command.Doer<Void> {
+        @Override
+        public Void edit(ShowEdit edit) {
+            edit.on(draft);
+            return null;
+        }
+
+        @Override
+        public Void undo(int times) {
+            throw alone("undo and redo stand");
+        }
+
+        @Override
+        public Void redo(int times) {
+            throw alone("undo and redo stand");
+        }
+
+        @Override
+        public Void saveVersion(String name) {
+            throw alone("saving a version stands");
+        }
+
+        @Override
+        public Void restoreVersion(String name) {
+            throw alone("restoring a version stands");
+        }
+
+        @Override
+        public Void nothing() {
+            return null;
+        }
+
+        private static Refusal alone(String what) {
+            return Refusal.of("line.history", "line", what + " alone.");
+        }
     }
 
     private static Problem inLine(Problem p, int number) {

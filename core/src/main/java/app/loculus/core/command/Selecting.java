@@ -1,5 +1,7 @@
 package app.loculus.core.command;
 
+import app.loculus.core.edit.group.GroupFinder;
+import app.loculus.core.group.Group;
 import app.loculus.core.patch.Fixture;
 import app.loculus.core.patch.FixtureId;
 import app.loculus.core.patch.Patch;
@@ -7,20 +9,31 @@ import app.loculus.core.patch.UnitId;
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.problem.WayOut;
 import app.loculus.core.selection.Selection;
-import app.loculus.core.show.GroupFinder;
+import app.loculus.core.show.Draft;
+import app.loculus.core.show.PartKinds;
 import app.loculus.core.show.Show;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
+import org.antlr.v4.runtime.tree.ParseTree;
 
 /** Looks selections up in a show. */
 final class Selecting extends LineBaseVisitor<Selection> {
 
+    private final Draft draft;
     private final Show show;
 
-    Selecting(Show show) {
-        this.show = show;
+    Selecting(Draft draft) {
+        this.draft = draft;
+        this.show = draft.show();
+    }
+
+    @Override
+    public Selection visit(ParseTree tree) {
+        Selection found = super.visit(tree);
+        found.units().stream().map(UnitId::fixture).distinct().forEach(draft::reads);
+        return found;
     }
 
     List<FixtureId> fixtures(LineParser.SelectionContext context) {
@@ -117,11 +130,11 @@ final class Selecting extends LineBaseVisitor<Selection> {
     @Override
     public Selection visitOfGroup(LineParser.OfGroupContext context) {
         LineParser.GroupRefContext ref = context.groupRef();
-        return (ref.integer() != null
-                        ? GroupFinder.number(show, Terms.integer(ref.integer()))
-                        : GroupFinder.named(show, Terms.text(ref.text())))
-                .content()
-                .selection();
+        Group group = ref.integer() != null
+                ? GroupFinder.number(show, Terms.integer(ref.integer()))
+                : GroupFinder.named(show, Terms.text(ref.text()));
+        draft.reads(PartKinds.GROUPS, group.id());
+        return group.content().selection();
     }
 
     @Override
@@ -173,6 +186,6 @@ final class Selecting extends LineBaseVisitor<Selection> {
 
     @Override
     public Selection visitLastSelection(LineParser.LastSelectionContext context) {
-        return show.hand().last();
+        return draft.hand().last();
     }
 }

@@ -41,7 +41,8 @@ final class Terms {
     /** Without its quotes. */
     static String text(LineParser.TextContext context) {
         String quoted = context.getText();
-        return quoted.substring(1, quoted.length() - 1).strip();
+        String inside = quoted.substring(1, quoted.length() - 1);
+        return (quoted.startsWith("\"") ? inside.replace("\"\"", "\"") : inside).strip();
     }
 
     static Optional<String> maybe(LineParser.TextContext context) {

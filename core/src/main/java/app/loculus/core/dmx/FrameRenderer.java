@@ -4,9 +4,7 @@ import app.loculus.core.patch.Claim;
 import app.loculus.core.patch.Fixture;
 import app.loculus.core.patch.FixtureId;
 import app.loculus.core.patch.Patch;
-import app.loculus.core.patch.UnitId;
-import app.loculus.core.programmer.Programmer;
-import app.loculus.core.programmer.UnitValues;
+import app.loculus.core.resolve.Layer;
 import app.loculus.core.resolve.Resolver;
 import app.loculus.core.resolve.Scene;
 import java.util.HashMap;
@@ -39,41 +37,63 @@ public final class FrameRenderer {
 
     /** The frame after a change; equal to a full one. */
     public Frames update(Scene scene) {
-        if (last == null || last.patch() != scene.patch() || last.palettes() != scene.palettes()) {
+        if (last == null
+                || last.patch().profiles() != scene.patch().profiles()
+                || last.palettes() != scene.palettes()
+                || !Layer.sameOwners(last.layers(), scene.layers())) {
             return render(scene);
         }
-        Resolver resolver = new Resolver(scene);
         Set<Integer> touched = new TreeSet<>();
-        for (FixtureId id : changed(last.programmer(), scene.programmer())) {
-            Fixture fixture = scene.patch().get(id);
+        Set<Fixture> anew = new LinkedHashSet<>(changed(last, scene));
+        repatched(scene.patch(), anew, touched);
+        Resolver resolver = new Resolver(scene);
+        for (Fixture fixture : anew) {
             encode(scene.patch(), fixture, resolver);
-            pieces.get(id).forEach(p -> touched.add(p.universe()));
+            pieces.get(fixture.id()).forEach(p -> touched.add(p.universe()));
         }
         frames = touched.isEmpty() ? frames : compose(scene.patch(), touched, frames);
         last = scene;
         return frames;
     }
 
-    private static Set<FixtureId> changed(Programmer before, Programmer after) {
-        Set<FixtureId> found = new LinkedHashSet<>();
-        if (before.values() != after.values()) {
-            differing(before.values(), after.values(), found);
-            differing(after.values(), before.values(), found);
+    /** Fixtures that were put in, moved or made another type; universes that some have left. */
+    private void repatched(Patch now, Set<Fixture> anew, Set<Integer> left) {
+        Patch before = last.patch();
+        if (before == now) {
+            return;
         }
-        if (before.hand() != after.hand()
-                && (before.hand().highlight() || after.hand().highlight())) {
-            before.hand().selection().units().forEach(u -> found.add(u.fixture()));
-            after.hand().selection().units().forEach(u -> found.add(u.fixture()));
+        for (Fixture fixture : now.fixtures()) {
+            Fixture was = before.find(fixture.id()).orElse(null);
+            if (was != fixture && (was == null || !alike(was, fixture))) {
+                anew.add(fixture);
+                leave(fixture.id(), left);
+            }
         }
-        return found;
+        for (Fixture was : before.fixtures()) {
+            if (now.find(was.id()).isEmpty()) {
+                leave(was.id(), left);
+                pieces.remove(was.id());
+            }
+        }
     }
 
-    private static void differing(Map<UnitId, UnitValues> one, Map<UnitId, UnitValues> other, Set<FixtureId> found) {
-        one.forEach((unit, values) -> {
-            if (other.get(unit) != values) {
-                found.add(unit.fixture());
-            }
-        });
+    private static boolean alike(Fixture one, Fixture other) {
+        return one.addresses().equals(other.addresses())
+                && one.profile().equals(other.profile())
+                && one.mode().equals(other.mode());
+    }
+
+    private void leave(FixtureId id, Set<Integer> left) {
+        pieces.getOrDefault(id, List.of()).forEach(p -> left.add(p.universe()));
+    }
+
+    /** Fixtures about which some layer says something else; a layer may still name one that has gone. */
+    private static List<Fixture> changed(Scene before, Scene after) {
+        Set<FixtureId> found = new LinkedHashSet<>();
+        for (int i = 0; i < after.layers().size(); i++) {
+            found.addAll(after.layers().get(i).differing(before.layers().get(i)));
+        }
+        return found.stream().flatMap(id -> after.patch().find(id).stream()).toList();
     }
 
     private void encode(Patch patch, Fixture fixture, Resolver resolver) {

@@ -90,8 +90,7 @@ public final class Giver {
     /** A named range that the unit's function does not know is of no use to it. */
     private static boolean usable(Entry entry, Mode mode, int cell) {
         return mode.parameter(cell, entry.attribute())
-                .map(p -> !(entry.value() instanceof AttributeValue.Named n)
-                        || mode.functionWith(p, n.name()).range(n.name()).isPresent())
+                .map(p -> entry.value().fits(mode, p))
                 .orElse(false);
     }
 

@@ -8,13 +8,11 @@ import app.loculus.core.profile.Kind;
 import app.loculus.core.value.PaletteId;
 import java.util.Collection;
 import java.util.Comparator;
-import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
-import java.util.Set;
 
 /** A numbered, named set of entries of one kind. Immutable. */
 public final class Palette {
@@ -90,16 +88,12 @@ public final class Palette {
     }
 
     public boolean hasUnitEntries() {
-        return byScope.keySet().stream().anyMatch(s -> s instanceof ScopeKey.Unit);
+        return byScope.keySet().stream().anyMatch(s -> s.ownUnit().isPresent());
     }
 
     /** Units it has entries of their own for. */
     public List<UnitId> units() {
-        return byScope.keySet().stream()
-                .flatMap(s -> s instanceof ScopeKey.Unit u
-                        ? java.util.stream.Stream.of(u.unit())
-                        : java.util.stream.Stream.empty())
-                .toList();
+        return byScope.keySet().stream().flatMap(s -> s.ownUnit().stream()).toList();
     }
 
     public Palette named(String newName) {
@@ -120,15 +114,6 @@ public final class Palette {
         List<Entry> all = java.util.stream.Stream.concat(entries().stream(), recorded.entries().stream())
                 .toList();
         return new Palette(id, kind, number, name, intent.isPresent() ? intent : recorded.intent(), all);
-    }
-
-    /** Without the entries of units that have left the show. */
-    public Palette without(Collection<UnitId> gone) {
-        Set<UnitId> set = new HashSet<>(gone);
-        List<Entry> kept = entries().stream()
-                .filter(e -> !(e.scope() instanceof ScopeKey.Unit u && set.contains(u.unit())))
-                .toList();
-        return new Palette(id, kind, number, name, intent, kept);
     }
 
     @Override

@@ -1,20 +1,41 @@
 package app.loculus.core.patch;
 
-/**
- * Two fixtures on the same slots.
- *
- * @param first lowest slot both claim
- * @param last highest slot both claim
- */
-public record Clash(int universe, int first, int last, Claim one, Claim other) {
+import java.util.List;
 
-    static Clash between(Claim one, Claim other) {
-        return new Clash(
-                one.universe(), Math.max(one.first(), other.first()), Math.min(one.last(), other.last()), one, other);
+/**
+ * Fixtures on the same slots: told once, with everybody in it.
+ *
+ * @param first lowest slot that more than one of them claims
+ * @param last highest such slot
+ * @param members every claim that overlaps another of them, by slot; at least two, of at least two fixtures
+ */
+public record Clash(int universe, int first, int last, List<Claim> members) {
+
+    public Clash {
+        members = List.copyOf(members);
     }
 
+    /** Whether every overlap in it was allowed on purpose. */
     public boolean shared() {
-        return one.at().shared() || other.at().shared();
+        int reach = 0;
+        Claim behind = null;
+        for (Claim claim : members) {
+            if (!claim.at().shared()) {
+                boolean other = behind != null
+                        && !behind.fixture().id().equals(claim.fixture().id());
+                if (other && claim.first() <= reach) {
+                    return false;
+                }
+                behind = claim.last() >= reach ? claim : behind;
+                reach = Math.max(reach, claim.last());
+            }
+        }
+        return true;
+    }
+
+    /** Numbers of the fixtures, each once, by slot. */
+    public List<Integer> numbers() {
+        return members.stream().map(c -> c.fixture().number()).distinct().toList();
     }
 
     /** {@code 3.109–3.116}. */

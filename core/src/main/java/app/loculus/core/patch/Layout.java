@@ -14,6 +14,26 @@ import java.util.stream.Collectors;
 /** A way of giving out addresses to several fixtures, from a start on. */
 public sealed interface Layout {
 
+    /** By its name: empty or run on, next gap, one to one, by type, by position, over n universes. */
+    static Optional<Layout> called(String name) {
+        if (name.matches("over \\d{1,3} universes?")) {
+            return Optional.of(new Over(Integer.parseInt(name.split(" ")[1])));
+        }
+        return switch (name) {
+            case "", "run on" -> Optional.of(RUNNING_ON);
+            case "next gap" -> Optional.of(new NextGap());
+            case "one to one" -> Optional.of(new OneToOne());
+            case "by type" -> Optional.of(new Fresh(By.TYPE));
+            case "by position" -> Optional.of(new Fresh(By.POSITION));
+            default -> Optional.empty();
+        };
+    }
+
+    /** Whether numbers without a fixture are left alone instead of being refused. */
+    default boolean leavesMissing() {
+        return false;
+    }
+
     Layout RUNNING_ON = new RunningOn();
 
     /**
@@ -49,6 +69,12 @@ public sealed interface Layout {
 
     /** Fixture n gets slot n, counted from the start; a second break follows the first. */
     record OneToOne() implements Layout {
+
+        @Override
+        public boolean leavesMissing() {
+            return true;
+        }
+
         @Override
         public Landing of(Patch patch, List<Fixture> fixtures, Address start, int gap) {
             Map<FixtureId, List<Address>> addresses = new LinkedHashMap<>();

@@ -9,10 +9,12 @@ import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.NavigableMap;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
 
 /** Every fixture of a show with its addresses. Immutable; safe to share between threads. */
@@ -49,7 +51,11 @@ public final class Patch {
             numbers.put(fixture.number(), fixture);
             ids.put(fixture.id(), fixture);
         }
-        return new Patch(newProfiles, numbers, ids);
+        Patch next = new Patch(newProfiles, numbers, ids);
+        if (claims != null && newProfiles == profiles && put.stream().allMatch(next::typed)) {
+            next.claims = next.claimsFrom(this, gone, put);
+        }
+        return next;
     }
 
     public Profiles profiles() {
@@ -145,8 +151,46 @@ public final class Patch {
                     .forEach(c -> found.computeIfAbsent(c.universe(), u -> new ArrayList<>())
                             .add(c));
         }
-        found.values().forEach(list -> list.sort(Comparator.comparingInt(Claim::first)));
+        found.values()
+                .forEach(list -> list.sort(Comparator.comparingInt(Claim::first)
+                        .thenComparingInt(c -> c.fixture().number())));
         return found;
+    }
+
+    private boolean typed(Fixture fixture) {
+        return profiles.find(fixture.profile())
+                .flatMap(p -> p.findMode(fixture.mode()))
+                .isPresent();
+    }
+
+    /** The claims of another state of the patch, with only those universes collected anew where something differs. */
+    private NavigableMap<Integer, List<Claim>> claimsFrom(
+            Patch before, Collection<FixtureId> gone, Collection<Fixture> put) {
+        Set<FixtureId> touched = new HashSet<>(gone);
+        put.forEach(f -> touched.add(f.id()));
+        Map<Integer, List<Claim>> anew = new HashMap<>();
+        touched.stream()
+                .flatMap(id -> before.find(id).stream())
+                .flatMap(f -> before.claimsOf(f).stream())
+                .forEach(c -> anew.putIfAbsent(c.universe(), new ArrayList<>()));
+        put.forEach(f -> claimsOf(f)
+                .forEach(c -> anew.computeIfAbsent(c.universe(), u -> new ArrayList<>())
+                        .add(c)));
+        NavigableMap<Integer, List<Claim>> next = new TreeMap<>(before.claims());
+        anew.forEach((universe, added) -> {
+            List<Claim> list = new ArrayList<>(added);
+            before.claims().getOrDefault(universe, List.of()).stream()
+                    .filter(c -> !touched.contains(c.fixture().id()))
+                    .forEach(list::add);
+            list.sort(Comparator.comparingInt(Claim::first)
+                    .thenComparingInt(c -> c.fixture().number()));
+            if (list.isEmpty()) {
+                next.remove(universe);
+            } else {
+                next.put(universe, list);
+            }
+        });
+        return next;
     }
 
     public List<Claim> claimsOf(Fixture fixture) {
@@ -164,30 +208,50 @@ public final class Patch {
                 .toList();
     }
 
-    /** Every pair of fixtures on the same slots, shared or not. */
+    /** Everywhere fixtures are on the same slots, shared or not; each place once with all who are in it. */
     public List<Clash> clashes() {
         return claims().values().stream()
                 .flatMap(list -> clashesIn(list).stream())
                 .toList();
     }
 
-    /** The list is sorted by first slot: once a claim begins behind this one's end, all later ones do. */
+    /** The list is sorted by first slot: whoever begins before the others have ended is among them. */
     private static List<Clash> clashesIn(List<Claim> sorted) {
         List<Clash> found = new ArrayList<>();
-        for (int i = 0; i < sorted.size(); i++) {
-            for (int j = i + 1;
-                    j < sorted.size() && sorted.get(j).first() <= sorted.get(i).last();
-                    j++) {
-                if (sorted.get(i).overlaps(sorted.get(j)) && !sameFixture(sorted.get(i), sorted.get(j))) {
-                    found.add(Clash.between(sorted.get(i), sorted.get(j)));
-                }
+        List<Claim> together = new ArrayList<>();
+        int reach = 0;
+        for (Claim claim : sorted) {
+            if (claim.first() > reach) {
+                clash(together).ifPresent(found::add);
+                together.clear();
             }
+            together.add(claim);
+            reach = Math.max(reach, claim.last());
         }
+        clash(together).ifPresent(found::add);
         return found;
     }
 
-    private static boolean sameFixture(Claim one, Claim other) {
-        return one.fixture().id().equals(other.fixture().id());
+    /** A clash, if slots are claimed by more than one fixture. */
+    private static Optional<Clash> clash(List<Claim> together) {
+        if (together.stream().map(c -> c.fixture().id()).distinct().count() < 2) {
+            return Optional.empty();
+        }
+        FixtureId[] holder = new FixtureId[Address.SLOTS + 1];
+        int first = Address.SLOTS + 1;
+        int last = 0;
+        for (Claim claim : together) {
+            for (int slot = claim.first(); slot <= Math.min(claim.last(), Address.SLOTS); slot++) {
+                if (holder[slot] != null && !holder[slot].equals(claim.fixture().id())) {
+                    first = Math.min(first, slot);
+                    last = Math.max(last, slot);
+                }
+                holder[slot] = claim.fixture().id();
+            }
+        }
+        return last == 0
+                ? Optional.empty()
+                : Optional.of(new Clash(together.get(0).universe(), first, last, together));
     }
 
     @Override

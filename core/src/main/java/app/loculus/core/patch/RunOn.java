@@ -6,29 +6,31 @@ import java.util.List;
 /** Addresses that follow one another by footprint; nothing straddles two universes. */
 public final class RunOn {
 
-    private Address next;
+    private Address last;
+    private int advance;
     private final int gap;
     private final List<Address> crossings = new ArrayList<>();
     private boolean begun;
 
     /** @param gap free slots to leave between one footprint and the next */
     public RunOn(Address start, int gap) {
-        this.next = start;
+        this.last = start;
         this.gap = gap;
     }
 
-    /** The address for the next footprint. */
+    /** The address for the next footprint; behind the very last slot there is only none for a next one. */
     public Address take(int slots) {
-        if (!next.fits(slots)) {
-            next = next.nextUniverse();
+        Address wanted = begun ? last.after(advance) : last;
+        if (!wanted.fits(slots)) {
+            wanted = wanted.nextUniverse();
             if (begun) {
-                crossings.add(next);
+                crossings.add(wanted);
             }
         }
         begun = true;
-        Address taken = next;
-        next = taken.after(slots + gap);
-        return taken;
+        last = wanted;
+        advance = slots + gap;
+        return wanted;
     }
 
     /** Where runs began again at slot 1 because a footprint would have crossed slot 512. */

@@ -1,6 +1,7 @@
 package app.loculus.core.profile;
 
 import app.loculus.core.colour.Tristimulus;
+import app.loculus.core.profile.facts.BeamFacts;
 import app.loculus.core.unit.Fraction;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;

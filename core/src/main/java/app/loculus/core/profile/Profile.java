@@ -3,6 +3,8 @@ package app.loculus.core.profile;
 import app.loculus.core.problem.Problem;
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.problem.WayOut;
+import app.loculus.core.profile.facts.Pictures;
+import app.loculus.core.profile.facts.ProfileFacts;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;

@@ -1,10 +1,12 @@
 package app.loculus.core.programmer;
 
+import app.loculus.core.patch.UnitId;
 import app.loculus.core.selection.Pattern;
 import app.loculus.core.selection.Selection;
 import app.loculus.core.selection.Taken;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.Predicate;
 
 /**
  * What is selected and how it was taken.
@@ -55,9 +57,10 @@ public record Hand(
         return new Hand(selection, base, patterns, share, last, on);
     }
 
-    /** The same hand after units have left the show. */
-    public Hand without(Selection gone) {
-        return new Hand(selection.minus(gone), base.minus(gone), patterns, share, last.minus(gone), highlight);
+    /** The same hand with only the units that pass. */
+    public Hand keeping(Predicate<UnitId> wanted) {
+        return new Hand(
+                selection.keeping(wanted), base.keeping(wanted), patterns, share, last.keeping(wanted), highlight);
     }
 
     private Hand taking(Selection from, List<Pattern> all, int wanted) {

@@ -63,8 +63,7 @@ public final class Touching {
         boolean any = false;
         for (UnitId home : homesOf(unit, attribute)) {
             Parameter parameter = modeOf(home).parameter(home.cell(), attribute).orElseThrow();
-            if (value instanceof AttributeValue.Reference
-                    || value.in(value.functionOf(modeOf(home), parameter)).isPresent()) {
+            if (value.fits(modeOf(home), parameter)) {
                 if (attribute.isMix()) {
                     touchMix(home, attribute);
                 }

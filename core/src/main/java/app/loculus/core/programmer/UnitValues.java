@@ -2,17 +2,20 @@ package app.loculus.core.programmer;
 
 import app.loculus.core.profile.Attribute;
 import java.util.Collections;
-import java.util.LinkedHashMap;
+import java.util.Comparator;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 
-/** The working values of one unit, in the order they were set. */
+/** The working values of one unit, in the order of attribute names, whatever way they came there. */
 public record UnitValues(Map<Attribute, Touched> byAttribute) {
 
     public static final UnitValues NONE = new UnitValues(Map.of());
 
     public UnitValues {
-        byAttribute = Collections.unmodifiableMap(new LinkedHashMap<>(byAttribute));
+        Map<Attribute, Touched> sorted = new TreeMap<>(Comparator.comparing(Attribute::name));
+        sorted.putAll(byAttribute);
+        byAttribute = Collections.unmodifiableMap(sorted);
     }
 
     public Optional<Touched> get(Attribute attribute) {

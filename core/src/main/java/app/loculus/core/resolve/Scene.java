@@ -2,10 +2,45 @@ package app.loculus.core.resolve;
 
 import app.loculus.core.palette.Palette;
 import app.loculus.core.patch.Patch;
+import app.loculus.core.patch.UnitId;
 import app.loculus.core.programmer.Programmer;
 import app.loculus.core.value.ColourAnswers;
 import app.loculus.core.value.PaletteId;
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
 import java.util.Map;
+import java.util.Set;
 
-/** Everything that decides what the lights do. */
-public record Scene(Patch patch, Map<PaletteId, Palette> palettes, Programmer programmer, ColourAnswers answers) {}
+/** Everything that decides what the lights do. @param layers from the lowest to the highest */
+public record Scene(Patch patch, Map<PaletteId, Palette> palettes, List<Layer> layers, ColourAnswers answers) {
+
+    public static final String PROGRAMMER = "programmer";
+    public static final String HIGHLIGHT = "highlight";
+
+    public Scene {
+        layers = List.copyOf(layers);
+    }
+
+    /** A show by itself: its programmer, and highlight above it. */
+    public static Scene of(
+            Patch patch, Map<PaletteId, Palette> palettes, Programmer programmer, ColourAnswers answers) {
+        Set<UnitId> shownOff = programmer.hand().highlight()
+                ? new LinkedHashSet<>(programmer.hand().selection().units())
+                : Set.of();
+        return new Scene(
+                patch,
+                palettes,
+                List.of(
+                        new Layer.Values(PROGRAMMER, 0, Layer.Merge.LATEST, false, programmer.values()),
+                        new Layer.Highlighted(HIGHLIGHT, 0, shownOff)),
+                answers);
+    }
+
+    /** The same with further layers above. */
+    public Scene under(List<Layer> above) {
+        List<Layer> all = new ArrayList<>(layers);
+        all.addAll(above);
+        return new Scene(patch, palettes, all, answers);
+    }
+}

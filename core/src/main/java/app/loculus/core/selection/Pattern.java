@@ -10,6 +10,11 @@ import java.util.stream.Stream;
 /** A way to take from a selection or to arrange it. */
 public sealed interface Pattern {
 
+    /** Whether it takes a share and leaves the others, which can be stepped through. */
+    default boolean leavesARest() {
+        return false;
+    }
+
     /** The steps taken at a share; share 0 is the pattern as written, 1 the next one, and so on round. */
     List<Step> take(List<Step> steps, int share);
 
@@ -23,6 +28,12 @@ public sealed interface Pattern {
 
     /** Steps k, k+n, k+2n… */
     record EveryNth(int n, int from) implements Pattern {
+
+        @Override
+        public boolean leavesARest() {
+            return true;
+        }
+
         public EveryNth {
             positive("every", n);
             positive("from", from);
@@ -71,6 +82,12 @@ public sealed interface Pattern {
 
     /** One of p contiguous runs whose sizes differ by at most one, longer ones first. */
     record Part(int k, int of) implements Pattern {
+
+        @Override
+        public boolean leavesARest() {
+            return true;
+        }
+
         public Part {
             positive("part", k);
             if (k > of) {

@@ -35,7 +35,7 @@ public record Taken(Selection selection, Selection rest, int share, int shares) 
 
     private static int stepped(List<Pattern> patterns) {
         for (int i = patterns.size() - 1; i >= 0; i--) {
-            if (patterns.get(i) instanceof Pattern.EveryNth || patterns.get(i) instanceof Pattern.Part) {
+            if (patterns.get(i).leavesARest()) {
                 return i;
             }
         }

@@ -8,7 +8,7 @@ import java.util.Set;
 import java.util.stream.Collectors;
 
 /** Every change of one edit, each part once, in order. */
-public record Delta(List<Change> changes) {
+public record Delta(List<Change<?, ?>> changes) {
 
     public static final Delta NONE = new Delta(List.of());
 
@@ -18,8 +18,8 @@ public record Delta(List<Change> changes) {
 
     /** What takes the edit back. */
     public Delta reversed() {
-        List<Change> back =
-                new ArrayList<>(changes.stream().map(Change::reversed).toList());
+        List<Change<?, ?>> back = new ArrayList<>();
+        changes.forEach(c -> back.add(c.reversed()));
         Collections.reverse(back);
         return new Delta(back);
     }
@@ -28,18 +28,31 @@ public record Delta(List<Change> changes) {
         return changes.isEmpty();
     }
 
-    public Set<Object> parts() {
+    /** Changes of one kind alone. */
+    public <K, V> List<Change<K, V>> of(PartKind<K, V> kind) {
+        return changes.stream().flatMap(c -> c.of(kind).stream()).toList();
+    }
+
+    public Set<PartRef> parts() {
         return changes.stream().map(Change::part).collect(Collectors.toCollection(LinkedHashSet::new));
     }
 
-    public Set<String> areas() {
-        return changes.stream().map(Change::area).collect(Collectors.toCollection(LinkedHashSet::new));
+    /** Parts that somebody who read them would have to look at again. */
+    public Set<PartRef> noticed() {
+        return changes.stream()
+                .filter(Change::noticed)
+                .map(Change::part)
+                .collect(Collectors.toCollection(LinkedHashSet::new));
     }
 
-    /** Parts that both change. */
-    public Set<Object> meets(Delta other) {
-        Set<Object> both = parts();
-        both.retainAll(other.parts());
-        return both;
+    public Set<PartKind<?, ?>> kinds() {
+        return changes.stream().map(Change::kind).collect(Collectors.toCollection(LinkedHashSet::new));
+    }
+
+    /** Several edits as one. */
+    public static Delta joined(List<Delta> deltas) {
+        Joining joining = new Joining();
+        deltas.forEach(d -> d.changes().forEach(joining::add));
+        return joining.delta();
     }
 }

@@ -3,8 +3,8 @@ package app.loculus.core.show;
 import app.loculus.core.group.Group;
 import app.loculus.core.palette.Palette;
 import app.loculus.core.patch.Fixture;
+import app.loculus.core.patch.FixtureId;
 import app.loculus.core.patch.UnitId;
-import app.loculus.core.patch.UniverseSetup;
 import app.loculus.core.problem.Problem;
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.problem.WayOut;
@@ -14,38 +14,39 @@ import app.loculus.core.programmer.Touching;
 import app.loculus.core.programmer.UnitValues;
 import app.loculus.core.selection.Selection;
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
+import java.util.Collection;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 
-/** A show being edited: collects changes, words and warnings. Used by one thread and thrown away. */
+/** A show being edited: collects changes, what was read, words and warnings. Used by one thread and thrown away. */
 public final class Draft {
 
-    private final Show before;
     private Show now;
-    private final List<Change> pending = new ArrayList<>();
-    private final Map<Object, Change> net = new LinkedHashMap<>();
+    private final List<Change<?, ?>> pending = new ArrayList<>();
+    private final Joining net = new Joining();
+    private final Reads reads = new Reads();
     private final List<String> words = new ArrayList<>();
     private final List<Problem> warnings = new ArrayList<>();
 
     public Draft(Show show) {
-        this.before = show;
         this.now = show;
     }
 
     /** The show as edited so far. */
     public Show show() {
         if (!pending.isEmpty()) {
-            now = now.with(new Delta(pending));
+            now = now.drafted(new Delta(pending));
             pending.clear();
         }
         return now;
     }
 
+    /** @throws Refusal when the edit would break what holds in every show */
     public Outcome outcome() {
-        List<Change> changes = net.values().stream().filter(c -> !c.idle()).toList();
-        return new Outcome(show(), new Delta(changes), words, warnings);
+        Delta delta = net.delta();
+        Identity.of(show(), delta).throwIfRefused();
+        return new Outcome(show(), delta, reads, words, warnings);
     }
 
     public void say(String sentence) {
@@ -56,72 +57,80 @@ public final class Draft {
         warnings.add(warning);
     }
 
-    void change(Change change) {
-        pending.add(change);
-        net.merge(change.part(), change, (earlier, later) -> later.following(earlier));
+    /** The edit goes by a part that it may leave alone; when it has changed since, the edit has to be looked at again. */
+    public <K> void reads(PartKind<K, ?> kind, K key) {
+        reads.add(kind.ref(key));
     }
 
-    void rename(String name) {
-        change(new Change.Name(show().name(), name));
+    /** The edit goes by all parts of a kind. */
+    public void reads(PartKind<?, ?> kind) {
+        reads.add(kind);
+    }
+
+    public void change(Change<?, ?> change) {
+        pending.add(change);
+        net.add(change);
+    }
+
+    public <K, V> void put(PartKind<K, V> kind, K key, V part) {
+        change(new Change<>(kind, key, show().find(kind, key), kind.stored(key, part)));
+    }
+
+    /** A part that knows its own key. */
+    public <K, V> void put(PartKind<K, V> kind, V part) {
+        put(kind, kind.keyOf(part).orElseThrow(), part);
+    }
+
+    public <K, V> void remove(PartKind<K, V> kind, K key) {
+        change(new Change<>(kind, key, show().find(kind, key), Optional.empty()));
     }
 
     /** Many at once, each part looked up in the show as it was before any of them. */
-    void putAll(List<Fixture> fixtures) {
+    public <K, V> void putAll(PartKind<K, V> kind, Map<K, V> parts) {
         Show base = show();
-        fixtures.forEach(f -> change(new Change.OfFixture(f.id(), base.patch().find(f.id()), Optional.of(f))));
+        parts.forEach((key, part) -> change(new Change<>(kind, key, base.find(kind, key), kind.stored(key, part))));
+    }
+
+    public void putAll(Collection<Fixture> fixtures) {
+        Show base = show();
+        fixtures.forEach(f -> change(
+                new Change<>(PartKinds.FIXTURES, f.id(), base.find(PartKinds.FIXTURES, f.id()), Optional.of(f))));
     }
 
     /** Gives the show its own copy of a profile, unless it has one. */
-    void take(Profile profile) {
+    public void take(Profile profile) {
         if (show().profiles().find(profile.id()).isEmpty()) {
-            change(new Change.OfProfile(profile.id(), Optional.empty(), Optional.of(profile)));
+            put(PartKinds.PROFILES, profile);
         }
     }
 
-    void put(Group group) {
-        change(new Change.OfGroup(group.id(), show().group(group.id()), Optional.of(group)));
+    public void put(Group group) {
+        put(PartKinds.GROUPS, group);
     }
 
-    void remove(Group group) {
-        change(new Change.OfGroup(group.id(), Optional.of(group), Optional.empty()));
+    public void put(Palette palette) {
+        put(PartKinds.PALETTES, palette);
     }
 
-    void put(Palette palette) {
-        change(new Change.OfPalette(palette.id(), show().palette(palette.id()), Optional.of(palette)));
+    public void hold(Hand hand) {
+        reads(PartKinds.HAND, Whole.SHOW);
+        put(PartKinds.HAND, Whole.SHOW, hand);
     }
 
-    void remove(Palette palette) {
-        change(new Change.OfPalette(palette.id(), Optional.of(palette), Optional.empty()));
-    }
-
-    void put(UniverseSetup setup) {
-        int universe = setup.universe();
-        Optional<UniverseSetup> before = show().universes().stream()
-                .filter(u -> u.universe() == universe)
-                .findFirst();
-        boolean usual = setup.equals(UniverseSetup.usual(universe));
-        change(new Change.OfUniverse(universe, before, usual ? Optional.empty() : Optional.of(setup)));
-    }
-
-    void hold(Hand hand) {
-        change(new Change.OfHand(show().hand(), hand));
-    }
-
-    void setAll(Map<UnitId, UnitValues> values) {
-        Show base = show();
-        values.forEach(
-                (unit, v) -> change(new Change.OfValues(unit, base.programmer().of(unit), v)));
+    public void setAll(Map<UnitId, UnitValues> values) {
+        values.keySet().forEach(unit -> reads(PartKinds.VALUES, unit));
+        putAll(PartKinds.VALUES, values);
     }
 
     /** Sets working values by the rules of touching, from what is set now. */
-    Touching touching() {
+    public Touching touching() {
         Show base = show();
         return new Touching(base.patch(), base.programmer(), base.resolver()::plain);
     }
 
-    /** @throws Refusal when nothing is in hand */
-    Selection held() {
-        Selection selection = show().hand().selection();
+    /** What is in hand. @throws Refusal when nothing is */
+    public Selection held() {
+        Selection selection = hand().selection();
         if (selection.isEmpty()) {
             throw Refusal.of(
                     "selection.empty",
@@ -129,6 +138,18 @@ public final class Draft {
                     "Nothing is in hand.",
                     WayOut.advice("Choose fixtures first, for example 101 thru 112, or pick them on the plan."));
         }
+        selection.units().stream().map(UnitId::fixture).distinct().forEach(this::reads);
         return selection;
+    }
+
+    /** The hand, which the edit goes by. */
+    public Hand hand() {
+        reads(PartKinds.HAND, Whole.SHOW);
+        return show().hand();
+    }
+
+    /** The edit goes by what a fixture is and which number it has. */
+    public void reads(FixtureId fixture) {
+        reads(PartKinds.FIXTURES, fixture);
     }
 }

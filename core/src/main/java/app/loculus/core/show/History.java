@@ -14,19 +14,22 @@ public record History(List<Entry> done, List<Entry> undone) {
 
     public static final History NONE = new History(List.of(), List.of());
 
-    /** How many edits can be taken back; the journal keeps all of them. */
-    private static final int DEPTH = 1000;
-
     /**
-     * One edit that was made.
+     * One edit that was made; what it changed stays in the journal until it is asked for.
      *
      * @param id its number in the journal
      * @param gesture entries of one gesture, next to each other, are undone together; empty for none
+     * @param octets what it takes in the journal
+     * @param madeAtMillis when, in milliseconds since 1970
      */
-    public record Entry(long id, String words, String gesture, Delta delta) {
+    public record Entry(long id, String words, String gesture, int octets, long madeAtMillis) {
 
-        boolean sameGestureAs(Entry other) {
+        public boolean sameGestureAs(Entry other) {
             return !gesture.isEmpty() && gesture.equals(other.gesture);
+        }
+
+        public boolean isOf(String otherGesture) {
+            return !gesture.isEmpty() && gesture.equals(otherGesture);
         }
     }
 
@@ -36,9 +39,38 @@ public record History(List<Entry> done, List<Entry> undone) {
     }
 
     public History made(Entry entry) {
-        List<Entry> all = new ArrayList<>(done.subList(Math.max(0, done.size() - DEPTH + 1), done.size()));
+        List<Entry> all = new ArrayList<>(done);
         all.add(entry);
         return new History(all, List.of());
+    }
+
+    /** The last edit went on. */
+    public History wentOn(Entry entry) {
+        List<Entry> all = new ArrayList<>(done.subList(0, done.size() - 1));
+        all.add(entry);
+        return new History(all, List.of());
+    }
+
+    /** Only the newest: so many, of so many octets together; the very last one always. */
+    public History within(int entries, long octets) {
+        int first = done.size();
+        long sum = 0;
+        while (first > 0
+                && done.size() - first < entries
+                && (first == done.size() || sum + done.get(first - 1).octets() <= octets)) {
+            first--;
+            sum += done.get(first).octets();
+        }
+        return first == 0 ? this : new History(done.subList(first, done.size()), undone);
+    }
+
+    /** Without an entry that cannot be read and everything before it (done) or behind it (undone). */
+    public History endingAt(Entry unreadable) {
+        int lastDone = done.indexOf(unreadable);
+        int lastUndone = undone.indexOf(unreadable);
+        return new History(
+                lastDone < 0 ? done : done.subList(lastDone + 1, done.size()),
+                lastUndone < 0 ? undone : undone.subList(lastUndone + 1, undone.size()));
     }
 
     public Optional<Entry> lastDone() {

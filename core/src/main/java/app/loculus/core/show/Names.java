@@ -3,13 +3,13 @@ package app.loculus.core.show;
 import app.loculus.core.problem.Refusal;
 
 /** What may be a name. */
-final class Names {
+public final class Names {
 
     private static final int LONGEST = 200;
 
     private Names() {}
 
-    static String checked(String name) {
+    public static String checked(String name) {
         if (name.isBlank() || name.length() > LONGEST) {
             throw Refusal.of(
                     "name.length",

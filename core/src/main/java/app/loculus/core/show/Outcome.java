@@ -8,14 +8,20 @@ import java.util.List;
  *
  * @param show the show after it; the show as it was when the edit is refused
  * @param delta what it changes; nothing when it is refused
+ * @param reads what it went by beside that
  * @param words what it does, in plain sentences, the first one the shortest
  * @param problems warnings of an accepted edit, or everything that refuses it
  */
-public record Outcome(Show show, Delta delta, List<String> words, List<Problem> problems) {
+public record Outcome(Show show, Delta delta, Reads reads, List<String> words, List<Problem> problems) {
 
     public Outcome {
         words = List.copyOf(words);
         problems = List.copyOf(problems);
+    }
+
+    /** The outcome that leaves the show as it was. */
+    public static Outcome refused(Show show, List<Problem> problems) {
+        return new Outcome(show, Delta.NONE, new Reads(), List.of(), problems);
     }
 
     public boolean refused() {

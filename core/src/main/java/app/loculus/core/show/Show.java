@@ -7,111 +7,123 @@ import app.loculus.core.patch.Fixture;
 import app.loculus.core.patch.FixtureId;
 import app.loculus.core.patch.Patch;
 import app.loculus.core.patch.UnitId;
-import app.loculus.core.patch.UniverseSetup;
+import app.loculus.core.problem.Refusal;
 import app.loculus.core.profile.Kind;
-import app.loculus.core.profile.Profile;
-import app.loculus.core.profile.ProfileId;
 import app.loculus.core.profile.Profiles;
 import app.loculus.core.programmer.Hand;
 import app.loculus.core.programmer.Programmer;
-import app.loculus.core.programmer.UnitValues;
 import app.loculus.core.resolve.Resolver;
 import app.loculus.core.resolve.Scene;
 import app.loculus.core.value.ColourAnswers;
 import app.loculus.core.value.PaletteId;
-import java.util.ArrayList;
-import java.util.Collection;
-import java.util.Collections;
 import java.util.Comparator;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
-import java.util.SortedSet;
-import java.util.TreeMap;
-import java.util.TreeSet;
+import java.util.SortedMap;
 
-/** A whole show. Immutable; safe to share between threads. */
+/**
+ * A whole show: its parts by kind, and what is worked out from them. Immutable; safe to share between threads. No edit
+ * can make one with a number twice or a reference to what is gone.
+ */
 public final class Show {
 
-    private final String name;
+    private final PartMap parts;
     private final Patch patch;
-    private final Map<GroupId, Group> groups;
-    private final Map<PaletteId, Palette> palettes;
-    private final Map<Integer, UniverseSetup> universes;
     private final Programmer programmer;
     private final ColourAnswers answers;
     private volatile Resolver resolver;
 
-    private Show(
-            String name,
-            Patch patch,
-            Map<GroupId, Group> groups,
-            Map<PaletteId, Palette> palettes,
-            Map<Integer, UniverseSetup> universes,
-            Programmer programmer,
-            ColourAnswers answers) {
-        this.name = name;
+    private Show(PartMap parts, Patch patch, Programmer programmer, ColourAnswers answers) {
+        this.parts = parts;
         this.patch = patch;
-        this.groups = groups;
-        this.palettes = palettes;
-        this.universes = universes;
         this.programmer = programmer;
         this.answers = answers;
     }
 
     public static Show empty(String name) {
-        return new Show(
-                name,
-                new Patch(Profiles.NONE, List.of()),
-                Map.of(),
-                Map.of(),
-                Map.of(),
-                Programmer.EMPTY,
-                new ColourAnswers());
+        PartMap none = PartMap.empty();
+        Show nothing = new Show(none, patch(none), programmer(none), new ColourAnswers());
+        return nothing.drafted(
+                new Delta(List.of(new Change<>(PartKinds.NAME, Whole.SHOW, Optional.empty(), Optional.of(name)))));
     }
 
-    /** A show from its parts, as they were stored. */
-    public static Show of(
-            String name,
-            Profiles profiles,
-            Collection<Fixture> fixtures,
-            Collection<Group> groups,
-            Collection<Palette> palettes,
-            Collection<UniverseSetup> universes,
-            Programmer programmer) {
-        Map<GroupId, Group> byGroup = new LinkedHashMap<>();
-        groups.forEach(g -> byGroup.put(g.id(), g));
-        Map<PaletteId, Palette> byPalette = new LinkedHashMap<>();
-        palettes.forEach(p -> byPalette.put(p.id(), p));
-        Map<Integer, UniverseSetup> byUniverse = new TreeMap<>();
-        universes.forEach(u -> byUniverse.put(u.universe(), u));
-        return new Show(
-                name, new Patch(profiles, fixtures), byGroup, byPalette, byUniverse, programmer, new ColourAnswers());
+    /**
+     * A show from its parts, as they were stored: changes from nothing to each of them.
+     *
+     * @param said takes sentences about what referred to nothing and was let go of
+     * @throws Refusal when its parts do not fit together
+     */
+    public static Show of(String name, List<Change<?, ?>> parts, List<String> said) {
+        return Identity.settled(empty(name).drafted(new Delta(parts)), said);
     }
 
-    /** The show after changes. */
+    /**
+     * The show after changes.
+     *
+     * @throws Refusal when they would break what holds in every show
+     */
     public Show with(Delta delta) {
-        Parts parts = new Parts(this);
-        delta.changes().forEach(c -> c.applyTo(parts));
-        return parts.build();
+        Show after = drafted(delta);
+        Identity.of(after, delta).throwIfRefused();
+        return after;
+    }
+
+    /** The same without a look at what holds: in the middle of an edit something may lead nowhere for a moment. */
+    Show drafted(Delta delta) {
+        PartMap next = parts.with(delta.changes());
+        boolean samePatch = parts.same(next, PartKinds.FIXTURES) && parts.same(next, PartKinds.PROFILES);
+        boolean sameProgrammer = parts.same(next, PartKinds.VALUES) && parts.same(next, PartKinds.HAND);
+        return new Show(
+                next, samePatch ? patch : patch(next, delta), sameProgrammer ? programmer : programmer(next), answers);
+    }
+
+    private static Patch patch(PartMap parts) {
+        return new Patch(
+                new Profiles(parts.of(PartKinds.PROFILES).values()),
+                parts.of(PartKinds.FIXTURES).values());
+    }
+
+    /** With the same profiles, only what has changed is worked out anew. */
+    private Patch patch(PartMap next, Delta delta) {
+        if (!parts.same(next, PartKinds.PROFILES)) {
+            return patch(next);
+        }
+        List<Change<FixtureId, Fixture>> changes = delta.of(PartKinds.FIXTURES);
+        return patch.changed(
+                patch.profiles(),
+                changes.stream()
+                        .filter(c -> c.after().isEmpty())
+                        .map(Change::key)
+                        .toList(),
+                changes.stream().flatMap(c -> c.after().stream()).toList());
+    }
+
+    private static Programmer programmer(PartMap parts) {
+        return new Programmer(parts.find(PartKinds.HAND, Whole.SHOW).orElse(Hand.EMPTY), parts.of(PartKinds.VALUES));
+    }
+
+    /** Every part of a kind that is not as usual, in the order of keys. */
+    public <K, V> SortedMap<K, V> all(PartKind<K, V> kind) {
+        return parts.of(kind);
+    }
+
+    public <K, V> Optional<V> find(PartKind<K, V> kind, K key) {
+        return parts.find(kind, key);
+    }
+
+    /** A part, or what it is as long as nobody has said anything. */
+    public <K, V> V get(PartKind<K, V> kind, K key) {
+        return find(kind, key).or(() -> kind.usual(key)).orElseThrow();
     }
 
     public String name() {
-        return name;
+        return get(PartKinds.NAME, Whole.SHOW);
     }
 
     /** A copy under another name. */
     public Show named(String newName) {
-        return with(new Delta(List.of(new Change.Name(name, newName))));
-    }
-
-    /** A copy of which nothing goes outside until it is switched on. */
-    public Show keptInside() {
-        return with(new Delta(universes().stream()
-                .map(u -> (Change) new Change.OfUniverse(u.universe(), Optional.of(u), Optional.of(u.keptInside())))
-                .toList()));
+        return with(new Delta(List.of(
+                new Change<>(PartKinds.NAME, Whole.SHOW, find(PartKinds.NAME, Whole.SHOW), Optional.of(newName)))));
     }
 
     public Profiles profiles() {
@@ -132,48 +144,30 @@ public final class Show {
 
     /** In the order of their numbers. */
     public List<Group> groups() {
-        return groups.values().stream()
+        return all(PartKinds.GROUPS).values().stream()
                 .sorted(Comparator.comparingInt(Group::number))
                 .toList();
     }
 
     public Optional<Group> group(GroupId id) {
-        return Optional.ofNullable(groups.get(id));
+        return find(PartKinds.GROUPS, id);
     }
 
     /** By kind, then by number. */
     public List<Palette> palettes() {
-        return palettes.values().stream()
+        return all(PartKinds.PALETTES).values().stream()
                 .sorted(Comparator.comparing(Palette::kind).thenComparingInt(Palette::number))
                 .toList();
     }
 
     public Optional<Palette> palette(PaletteId id) {
-        return Optional.ofNullable(palettes.get(id));
+        return find(PartKinds.PALETTES, id);
     }
 
     public Optional<Palette> palette(Kind kind, int number) {
-        return palettes.values().stream()
+        return all(PartKinds.PALETTES).values().stream()
                 .filter(p -> p.kind() == kind && p.number() == number)
                 .findFirst();
-    }
-
-    /** Universes somebody has said something about, in order. */
-    public List<UniverseSetup> universes() {
-        return universes.values().stream()
-                .sorted(Comparator.comparingInt(UniverseSetup::universe))
-                .toList();
-    }
-
-    public UniverseSetup universe(int universe) {
-        return universes.getOrDefault(universe, UniverseSetup.usual(universe));
-    }
-
-    /** Universes that are patched or set up. */
-    public SortedSet<Integer> usedUniverses() {
-        SortedSet<Integer> used = new TreeSet<>(patch.claims().keySet());
-        used.addAll(universes.keySet());
-        return used;
     }
 
     public ColourAnswers answers() {
@@ -181,7 +175,7 @@ public final class Show {
     }
 
     public Scene scene() {
-        return new Scene(patch, palettes, programmer, answers);
+        return Scene.of(patch, all(PartKinds.PALETTES), programmer, answers);
     }
 
     public Resolver resolver() {
@@ -197,99 +191,23 @@ public final class Show {
         return unit.cell() == 0 ? String.valueOf(number) : number + "." + unit.cell();
     }
 
-    GroupId nextGroupId() {
-        return new GroupId(
-                groups.keySet().stream().mapToInt(GroupId::value).max().orElse(0) + 1);
+    public GroupId nextGroupId() {
+        SortedMap<GroupId, Group> groups = all(PartKinds.GROUPS);
+        return new GroupId(groups.isEmpty() ? 1 : groups.lastKey().value() + 1);
     }
 
-    PaletteId nextPaletteId() {
-        return new PaletteId(
-                palettes.keySet().stream().mapToInt(PaletteId::value).max().orElse(0) + 1);
+    public PaletteId nextPaletteId() {
+        SortedMap<PaletteId, Palette> palettes = all(PartKinds.PALETTES);
+        return new PaletteId(palettes.isEmpty() ? 1 : palettes.lastKey().value() + 1);
     }
 
     @Override
     public boolean equals(Object other) {
-        return other instanceof Show s
-                && s.name.equals(name)
-                && s.patch.equals(patch)
-                && s.groups.equals(groups)
-                && s.palettes.equals(palettes)
-                && s.universes.equals(universes)
-                && s.programmer.equals(programmer);
+        return other instanceof Show s && s.parts.equals(parts);
     }
 
     @Override
     public int hashCode() {
-        return Objects.hash(name, groups.keySet(), palettes.keySet());
-    }
-
-    /** Collects changes so that each part is copied once. */
-    static final class Parts {
-        private final Show from;
-        private String name;
-        private Profiles profiles;
-        private final List<FixtureId> gone = new ArrayList<>();
-        private final List<Fixture> put = new ArrayList<>();
-        private Map<GroupId, Group> groups;
-        private Map<PaletteId, Palette> palettes;
-        private Map<Integer, UniverseSetup> universes;
-        private Hand hand;
-        private final Map<UnitId, UnitValues> values = new LinkedHashMap<>();
-
-        Parts(Show from) {
-            this.from = from;
-            this.name = from.name;
-            this.profiles = from.profiles();
-            this.groups = from.groups;
-            this.palettes = from.palettes;
-            this.universes = from.universes;
-            this.hand = from.hand();
-        }
-
-        void rename(String newName) {
-            name = newName;
-        }
-
-        void fixture(FixtureId id, Optional<Fixture> fixture) {
-            fixture.ifPresentOrElse(put::add, () -> gone.add(id));
-        }
-
-        void profile(ProfileId id, Optional<Profile> profile) {
-            profiles = profile.map(profiles::with).orElseGet(() -> profiles.without(id));
-        }
-
-        void group(GroupId id, Optional<Group> group) {
-            groups = changed(groups, id, group);
-        }
-
-        void palette(PaletteId id, Optional<Palette> palette) {
-            palettes = changed(palettes, id, palette);
-        }
-
-        void universe(int universe, Optional<UniverseSetup> setup) {
-            universes = changed(universes, universe, setup);
-        }
-
-        void hand(Hand newHand) {
-            hand = newHand;
-        }
-
-        void values(UnitId unit, UnitValues unitValues) {
-            values.put(unit, unitValues);
-        }
-
-        private static <K, V> Map<K, V> changed(Map<K, V> all, K key, Optional<V> value) {
-            Map<K, V> next = new LinkedHashMap<>(all);
-            value.ifPresentOrElse(v -> next.put(key, v), () -> next.remove(key));
-            return Collections.unmodifiableMap(next);
-        }
-
-        Show build() {
-            boolean samePatch = gone.isEmpty() && put.isEmpty() && profiles == from.profiles();
-            Patch patch = samePatch ? from.patch : from.patch.changed(profiles, gone, put);
-            Programmer programmer = values.isEmpty() ? from.programmer : from.programmer.with(values);
-            Programmer held = hand == from.hand() ? programmer : programmer.holding(hand);
-            return new Show(name, patch, groups, palettes, universes, held, from.answers);
-        }
+        return parts.hashCode();
     }
 }

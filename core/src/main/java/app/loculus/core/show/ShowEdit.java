@@ -1,7 +1,6 @@
 package app.loculus.core.show;
 
 import app.loculus.core.problem.Refusal;
-import java.util.List;
 
 /** Something that can be done to a show. Knows how to do it to a draft; the draft keeps what reverses it. */
 public interface ShowEdit {
@@ -16,7 +15,7 @@ public interface ShowEdit {
             on(draft);
             return draft.outcome();
         } catch (Refusal refusal) {
-            return new Outcome(show, Delta.NONE, List.of(), refusal.problems());
+            return Outcome.refused(show, refusal.problems());
         }
     }
 }

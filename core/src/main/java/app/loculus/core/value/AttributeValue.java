@@ -12,6 +12,21 @@ public sealed interface AttributeValue {
     /** The share of the function's range; empty when the function cannot say (a foreign name, a reference). */
     Optional<Fraction> in(ChannelFunction function);
 
+    /** The palette it follows, if it follows one. */
+    default Optional<PaletteId> followed() {
+        return Optional.empty();
+    }
+
+    /** Whether a parameter has a place for it; a foreign name has none. */
+    default boolean fits(Mode mode, Parameter parameter) {
+        return true;
+    }
+
+    /** The function of a parameter that it is meant for: a name may lie in another one of its channel. */
+    default ChannelFunction functionOf(Mode mode, Parameter parameter) {
+        return parameter.function();
+    }
+
     /** A share of the range. */
     record Level(Fraction fraction) implements AttributeValue {
         @Override
@@ -34,6 +49,16 @@ public sealed interface AttributeValue {
         public Optional<Fraction> in(ChannelFunction function) {
             return function.range(name).map(r -> function.fractionOfDmx(r.middle()));
         }
+
+        @Override
+        public boolean fits(Mode mode, Parameter parameter) {
+            return functionOf(mode, parameter).range(name).isPresent();
+        }
+
+        @Override
+        public ChannelFunction functionOf(Mode mode, Parameter parameter) {
+            return mode.functionWith(parameter, name);
+        }
     }
 
     /** Whatever the palette says, now and later. */
@@ -42,11 +67,11 @@ public sealed interface AttributeValue {
         public Optional<Fraction> in(ChannelFunction function) {
             return Optional.empty();
         }
-    }
 
-    /** The function of a parameter that this value is meant for: a name may lie in another one of its channel. */
-    default ChannelFunction functionOf(Mode mode, Parameter parameter) {
-        return this instanceof Named named ? mode.functionWith(parameter, named.name()) : parameter.function();
+        @Override
+        public Optional<PaletteId> followed() {
+            return Optional.of(palette);
+        }
     }
 
     static AttributeValue level(double fraction) {

@@ -6,7 +6,7 @@ import app.loculus.core.problem.Problem;
 import app.loculus.core.profile.Channel;
 import app.loculus.core.profile.Mode;
 import app.loculus.core.profile.Profile;
-import app.loculus.core.profile.ProfileCheck;
+import app.loculus.core.profile.check.ProfileCheck;
 import java.util.List;
 import java.util.Random;
 import java.util.stream.IntStream;

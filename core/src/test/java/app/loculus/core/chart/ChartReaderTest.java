@@ -8,7 +8,7 @@ import app.loculus.core.profile.Attribute;
 import app.loculus.core.profile.ChannelFunction;
 import app.loculus.core.profile.Mode;
 import app.loculus.core.profile.Profile;
-import app.loculus.core.profile.StandardAttributes;
+import app.loculus.core.profile.words.StandardAttributes;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;

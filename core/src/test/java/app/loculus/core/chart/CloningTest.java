@@ -7,7 +7,7 @@ import app.loculus.core.profile.Attribute;
 import app.loculus.core.profile.Channel;
 import app.loculus.core.profile.Mode;
 import app.loculus.core.profile.Profile;
-import app.loculus.core.profile.ProfileCheck;
+import app.loculus.core.profile.check.ProfileCheck;
 import java.util.List;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;

@@ -84,7 +84,7 @@ class PracticeRigTest {
         assertThat(Gaps.of(show))
                 .extracting(Gap::words)
                 .containsExactly(
-                        "1.12–1.22 is claimed by 11 and 12, shared on purpose",
+                        "1.12–1.22 is claimed twice: Wash 11 and Wash 12, shared on purpose.",
                         "21 “Par 21” was dead when it was brought up: no lamp",
                         "22 “Par 22” was wrong when it was brought up",
                         "1 fixture without an address: 23",

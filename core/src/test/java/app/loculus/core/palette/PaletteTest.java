@@ -61,14 +61,6 @@ class PaletteTest {
     }
 
     @Test
-    void units_that_leave_take_only_their_own_entries_along() {
-        Palette before =
-                palette(Optional.empty(), entry(new ScopeKey.Global(), 0.1), entry(new ScopeKey.Unit(ONE), 0.2));
-        assertThat(before.without(List.of(ONE)).entries()).hasSize(1);
-        assertThat(before.without(List.of(TWO))).isEqualTo(before);
-    }
-
-    @Test
     void scope_is_the_narrowest_it_has() {
         Palette mixed = palette(
                 Optional.empty(), entry(new ScopeKey.Global(), 0.1), entry(new ScopeKey.Type(new ProfileId("a")), 0.2));

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import app.loculus.core.Rig;
 import app.loculus.core.problem.Problem;
+import app.loculus.core.profile.check.ProfileCheck;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;

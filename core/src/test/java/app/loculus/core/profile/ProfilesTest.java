@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import app.loculus.core.Rig;
 import app.loculus.core.problem.Refusal;
+import app.loculus.core.profile.words.AttributeWords;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;

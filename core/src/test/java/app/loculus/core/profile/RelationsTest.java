@@ -4,6 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import app.loculus.core.Rig;
 import app.loculus.core.colour.Tristimulus;
+import app.loculus.core.profile.check.ProfileDifference;
+import app.loculus.core.profile.facts.BeamFacts;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;

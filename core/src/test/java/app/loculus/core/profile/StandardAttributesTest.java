@@ -2,6 +2,7 @@ package app.loculus.core.profile;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import app.loculus.core.profile.words.StandardAttributes;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;

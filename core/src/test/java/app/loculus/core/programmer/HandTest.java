@@ -67,7 +67,9 @@ class HandTest {
 
     @Test
     void units_that_leave_the_show_leave_the_hand_everywhere() {
-        Hand hand = holding(1, 2, 3).choosing(units(2, 3, 4)).without(units(3));
+        Hand hand = holding(1, 2, 3)
+                .choosing(units(2, 3, 4))
+                .keeping(u -> !units(3).units().contains(u));
         assertThat(hand.selection()).isEqualTo(units(2, 4));
         assertThat(hand.base()).isEqualTo(units(2, 4));
         assertThat(hand.last()).isEqualTo(units(1, 2));

@@ -27,14 +27,15 @@ class DeltaTest {
     }
 
     @Test
-    void areas_name_what_has_to_be_looked_at_again() {
+    void kinds_name_what_has_to_be_looked_at_again() {
         assertThat(Rig.say(Rig.everyKind(), "patch 99 as \"Par / rgb\" at 7.1")
                         .delta()
-                        .areas())
-                .containsExactly("fixtures");
-        assertThat(Rig.say(Rig.everyKind(), "11 at 50").delta().areas()).containsExactly("hand", "values");
-        assertThat(Rig.say(Show.empty("x"), "add 1 as \"Par / rgb\"").delta().areas())
-                .containsExactly("profiles", "fixtures");
+                        .kinds())
+                .containsExactly(PartKinds.FIXTURES);
+        assertThat(Rig.say(Rig.everyKind(), "11 at 50").delta().kinds())
+                .containsExactly(PartKinds.HAND, PartKinds.VALUES);
+        assertThat(Rig.say(Show.empty("x"), "add 1 as \"Par / rgb\"").delta().kinds())
+                .containsExactly(PartKinds.PROFILES, PartKinds.FIXTURES);
     }
 
     @Test
@@ -42,8 +43,8 @@ class DeltaTest {
         Delta one = Rig.say(Rig.everyKind(), "name 1 \"A\"").delta();
         Delta same = Rig.say(Rig.everyKind(), "unpatch 1").delta();
         Delta other = Rig.say(Rig.everyKind(), "unpatch 11").delta();
-        assertThat(one.meets(same)).hasSize(1);
-        assertThat(one.meets(other)).isEmpty();
+        assertThat(one.parts()).containsExactlyElementsOf(same.parts());
+        assertThat(one.parts()).doesNotContainAnyElementsOf(other.parts());
     }
 
     @ParameterizedTest

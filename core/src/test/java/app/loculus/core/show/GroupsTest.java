@@ -3,6 +3,9 @@ package app.loculus.core.show;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import app.loculus.core.Rig;
+import app.loculus.core.edit.group.GroupFinder;
+import app.loculus.core.edit.group.RecordGroup;
+import app.loculus.core.edit.palette.PaletteFinder;
 import app.loculus.core.group.Group;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;

@@ -3,6 +3,7 @@ package app.loculus.core.show;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import app.loculus.core.Rig;
+import app.loculus.core.edit.patch.ReviseFixtures;
 import app.loculus.core.patch.Address;
 import app.loculus.core.patch.Claim;
 import app.loculus.core.patch.Fixture;
@@ -207,10 +208,10 @@ class PatchVerbsTest {
                 "universe 1 name \"Bridges\" priority 120",
                 "universe 1 to unicast \"192.0.2.7\" as \"Node left\"",
                 "universe 2 thru 3 off");
-        assertThat(show.universe(1).toString())
+        assertThat(Universes.at(show, 1).toString())
                 .isEqualTo("Universe 1 “Bridges”: on, number 1, priority 120, unicast to “Node left” (192.0.2.7)");
-        assertThat(show.universe(3).on()).isFalse();
-        assertThat(Rig.after(show, "universe 2 on").universes()).hasSize(2);
+        assertThat(Universes.at(show, 3).on()).isFalse();
+        assertThat(Universes.of(Rig.after(show, "universe 2 on"))).hasSize(2);
     }
 
     @Test

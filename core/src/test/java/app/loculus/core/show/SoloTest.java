@@ -5,6 +5,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import app.loculus.core.Rig;
 import app.loculus.core.dmx.FrameRenderer;
 import app.loculus.core.dmx.Frames;
+import app.loculus.core.edit.hand.Solo;
+import app.loculus.core.resolve.Layer;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 
@@ -17,8 +19,9 @@ class SoloTest {
             "11 zoom at 50");
 
     private static Frames frames(int number, Solo.Look look, double percent) {
-        Show solo = Solo.of(SHOW, List.of(SHOW.patch().number(number).id()), look, percent);
-        return new FrameRenderer().render(solo.scene());
+        List<Layer> layers =
+                Solo.layers(SHOW, List.of(SHOW.patch().number(number).id()), look, percent, "page", 1);
+        return new FrameRenderer().render(SHOW.scene().under(layers));
     }
 
     private static int slot(Frames frames, int slot) {

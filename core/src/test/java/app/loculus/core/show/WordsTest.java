@@ -6,6 +6,7 @@ import app.loculus.core.Rig;
 import app.loculus.core.problem.Problem;
 import app.loculus.core.problem.Severity;
 import app.loculus.core.unit.Decimal;
+import app.loculus.core.unit.Numbers;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;

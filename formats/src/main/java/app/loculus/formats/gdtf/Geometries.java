@@ -1,8 +1,8 @@
 package app.loculus.formats.gdtf;
 
-import app.loculus.core.profile.BeamFacts;
 import app.loculus.core.profile.Channel;
 import app.loculus.core.profile.Mode;
+import app.loculus.core.profile.facts.BeamFacts;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;

@@ -10,6 +10,7 @@ import app.loculus.formats.archive.BoundedArchive;
 import app.loculus.formats.gdtf.ArchiveReader;
 import app.loculus.formats.gdtf.ArchiveWriter;
 import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -31,7 +32,7 @@ public final class ShowArchive {
 
     public static final String SUFFIX = ".loculus";
 
-    static final int VERSION = 1;
+    static final int VERSION = 2;
     private static final String FORMAT = "loculus show";
     private static final String MANIFEST = "manifest.json";
     private static final String SHOW = "show.json";
@@ -89,6 +90,20 @@ public final class ShowArchive {
 
     /** @throws Refusal in words for anything that is not a whole, unchanged show */
     public static Show read(byte[] bytes) {
+        List<String> loose = new ArrayList<>();
+        Show show = read(bytes, loose);
+        if (!loose.isEmpty()) {
+            throw ShowDocument.broken("it refers to what is not in it");
+        }
+        return show;
+    }
+
+    /**
+     * The same for a file of our own, which an earlier version may have written.
+     *
+     * @param loose takes sentences about what refers to nothing; it is left out
+     */
+    public static Show read(byte[] bytes, List<String> loose) {
         BoundedArchive archive = BoundedArchive.open(bytes);
         if (!archive.names().contains(MANIFEST) || !archive.names().contains(SHOW)) {
             throw Refusal.of(
@@ -105,8 +120,8 @@ public final class ShowArchive {
                     "The show file was changed or damaged: its checksum does not fit.",
                     WayOut.advice("Fetch the file again from where it was saved."));
         }
-        return json(new String(parts.get(SHOW), StandardCharsets.UTF_8), ShowDocument.class)
-                .show(profiles(parts));
+        JsonNode document = json(ShowJson.today(new String(parts.get(SHOW), StandardCharsets.UTF_8)), JsonNode.class);
+        return ShowDocument.show(document, profiles(parts), loose);
     }
 
     private static void check(Manifest manifest) {

@@ -1,102 +1,131 @@
 package app.loculus.formats.showfile;
 
-import app.loculus.core.group.Group;
-import app.loculus.core.palette.Palette;
-import app.loculus.core.patch.Fixture;
-import app.loculus.core.patch.FixtureId;
-import app.loculus.core.patch.UnitId;
-import app.loculus.core.patch.UniverseSetup;
 import app.loculus.core.problem.Refusal;
+import app.loculus.core.profile.Profile;
 import app.loculus.core.profile.Profiles;
-import app.loculus.core.programmer.Hand;
-import app.loculus.core.programmer.Programmer;
-import app.loculus.core.programmer.UnitValues;
+import app.loculus.core.show.Change;
+import app.loculus.core.show.PartKind;
+import app.loculus.core.show.PartKinds;
 import app.loculus.core.show.Show;
-import java.util.Collection;
-import java.util.HashSet;
-import java.util.LinkedHashMap;
+import app.loculus.core.show.Whole;
+import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
-import java.util.function.Function;
 
-/** The parts of a show in the order in which they are written; profiles are beside it. */
-record ShowDocument(
-        String name,
-        List<Fixture> fixtures,
-        List<Group> groups,
-        List<Palette> palettes,
-        List<UniverseSetup> universes,
-        List<ValuesOf> values,
-        Hand hand) {
+/**
+ * A show as one JSON object with a field for each kind of part, in the order of kinds and keys; profiles are beside it.
+ * A part there is once is the field's value; parts that know their key stand in a list; others with their key beside.
+ */
+final class ShowDocument {
 
-    /** Working values of one unit. */
-    record ValuesOf(UnitId unit, UnitValues values) {}
+    private static final ObjectMapper JSON = ShowJson.strict();
 
-    static ShowDocument of(Show show) {
-        return new ShowDocument(
-                show.name(),
-                List.copyOf(show.patch().fixtures()),
-                show.groups(),
-                show.palettes(),
-                show.universes(),
-                show.programmer().values().entrySet().stream()
-                        .map(e -> new ValuesOf(e.getKey(), e.getValue()))
-                        .toList(),
-                show.hand());
+    private ShowDocument() {}
+
+    static JsonNode of(Show show) {
+        ObjectNode document = JSON.createObjectNode();
+        PartKinds.ALL.stream()
+                .filter(ShowDocument::written)
+                .forEach(kind -> document.set(kind.name(), field(kind, show)));
+        return document;
     }
 
-    /** @throws Refusal when its parts do not fit together */
-    Show show(Profiles profiles) {
-        boolean whole = name != null
-                && fixtures != null
-                && groups != null
-                && palettes != null
-                && universes != null
-                && values != null
-                && hand != null;
-        if (!whole) {
-            throw broken("a part of it is missing");
-        }
-        once("fixture number", fixtures, Fixture::number);
-        once("fixture", fixtures, Fixture::id);
-        once("group", groups, Group::id);
-        once("group number", groups, Group::number);
-        once("palette", palettes, Palette::id);
-        once("palette number", palettes, p -> p.kind() + " " + p.number());
-        for (Fixture f : fixtures) {
-            profiles.find(f.profile())
-                    .orElseThrow(() -> broken("the profile of fixture " + f.number() + " is not in it"))
-                    .findMode(f.mode())
-                    .orElseThrow(() -> broken("the mode of fixture " + f.number() + " is not in its profile"));
-        }
-        units();
-        Map<UnitId, UnitValues> byUnit = new LinkedHashMap<>();
-        values.forEach(v -> byUnit.put(v.unit(), v.values()));
-        return Show.of(name, profiles, fixtures, groups, palettes, universes, new Programmer(hand, byUnit));
+    private static boolean written(PartKind<?, ?> kind) {
+        return kind != PartKinds.PROFILES;
     }
 
-    private void units() {
-        Set<FixtureId> known = new HashSet<>();
-        fixtures.forEach(f -> known.add(f.id()));
-        boolean all = groups.stream()
-                        .flatMap(g -> g.content().selection().units().stream())
-                        .allMatch(u -> known.contains(u.fixture()))
-                && hand.selection().units().stream().allMatch(u -> known.contains(u.fixture()))
-                && values.stream().allMatch(v -> known.contains(v.unit().fixture()))
-                && palettes.stream().flatMap(p -> p.units().stream()).allMatch(u -> known.contains(u.fixture()));
-        if (!all) {
-            throw broken("it refers to fixtures that are not in it");
+    private static <K, V> JsonNode field(PartKind<K, V> kind, Show show) {
+        if (kind.once()) {
+            return JSON.valueToTree(show.get(kind, kind.keys().read().apply("")));
         }
+        ArrayNode list = JSON.createArrayNode();
+        show.all(kind).forEach((key, part) -> list.add(element(kind, key, part)));
+        return list;
     }
 
-    private static <T> void once(String what, Collection<T> all, Function<T, Object> key) {
-        Set<Object> seen = new HashSet<>();
-        all.forEach(t -> {
-            if (!seen.add(key.apply(t))) {
-                throw broken("it has the " + what + " " + key.apply(t) + " twice");
+    private static <K, V> JsonNode element(PartKind<K, V> kind, K key, V part) {
+        JsonNode alone = JSON.valueToTree(part);
+        return kind.keyOf(part).isPresent()
+                ? alone
+                : JSON.createObjectNode()
+                        .<ObjectNode>set(kind.keys().field(), JSON.valueToTree(key))
+                        .set(kind.name(), alone);
+    }
+
+    /**
+     * @param loose takes sentences about what refers to nothing; it is left out
+     * @throws Refusal when a part is missing, not understood, or they do not fit together
+     */
+    static Show show(JsonNode document, Profiles profiles, List<String> loose) {
+        List<Change<?, ?>> parts = new ArrayList<>();
+        for (Profile p : profiles.all()) {
+            parts.add(new Change<>(PartKinds.PROFILES, p.id(), Optional.empty(), Optional.of(p)));
+        }
+        PartKinds.ALL.stream().filter(ShowDocument::written).forEach(kind -> read(kind, document, parts));
+        String name = parts.stream()
+                .flatMap(c -> c.of(PartKinds.NAME).stream())
+                .flatMap(c -> c.after().stream())
+                .findFirst()
+                .orElseThrow(() -> broken("it has no name"));
+        return Show.of(name, parts, loose);
+    }
+
+    private static <K, V> void read(PartKind<K, V> kind, JsonNode document, List<Change<?, ?>> parts) {
+        JsonNode field = document.get(kind.name());
+        if (field == null || field.isNull()) {
+            throw broken("its " + kind.words() + " are missing");
+        }
+        if (kind.once()) {
+            @SuppressWarnings("unchecked") // the key of what there is once
+            K key = (K) Whole.SHOW;
+            add(kind, key, value(kind, field, kind.parts()), parts);
+            return;
+        }
+        if (!field.isArray()) {
+            throw broken("its " + kind.words() + " are no list");
+        }
+        Set<K> seen = new LinkedHashSet<>();
+        for (JsonNode element : field) {
+            K key = one(kind, element, parts);
+            if (!seen.add(key)) {
+                throw broken("it has " + key + " twice among its " + kind.words());
             }
-        });
+        }
+    }
+
+    private static <K, V> K one(PartKind<K, V> kind, JsonNode element, List<Change<?, ?>> parts) {
+        boolean beside = element.has(kind.keys().field()) && element.has(kind.name());
+        V part = value(kind, beside ? element.get(kind.name()) : element, kind.parts());
+        K key = kind.keyOf(part)
+                .orElseGet(() -> value(
+                        kind, element.path(kind.keys().field()), kind.keys().type()));
+        add(kind, key, part, parts);
+        return key;
+    }
+
+    private static <K, V> void add(PartKind<K, V> kind, K key, V part, List<Change<?, ?>> parts) {
+        parts.add(new Change<>(kind, key, Optional.empty(), kind.stored(key, part)));
+    }
+
+    private static <T> T value(PartKind<?, ?> kind, JsonNode node, Class<T> type) {
+        if (node.isNull() || node.isMissingNode()) {
+            throw broken("one of its " + kind.words() + " is empty");
+        }
+        try {
+            return JSON.treeToValue(node, type);
+        } catch (JsonProcessingException e) {
+            if (e.getCause() instanceof Refusal refusal) {
+                throw refusal;
+            }
+            throw broken("one of its " + kind.words() + " cannot be read");
+        }
     }
 
     static Refusal broken(String why) {

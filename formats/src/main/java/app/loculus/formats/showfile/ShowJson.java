@@ -13,15 +13,20 @@ import app.loculus.core.value.PaletteId;
 import com.fasterxml.jackson.annotation.JsonAutoDetect;
 import com.fasterxml.jackson.annotation.JsonCreator;
 import com.fasterxml.jackson.annotation.JsonProperty;
+import com.fasterxml.jackson.annotation.JsonSetter;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
+import com.fasterxml.jackson.annotation.Nulls;
 import com.fasterxml.jackson.databind.DeserializationContext;
 import com.fasterxml.jackson.databind.DeserializationFeature;
 import com.fasterxml.jackson.databind.KeyDeserializer;
+import com.fasterxml.jackson.databind.MapperFeature;
 import com.fasterxml.jackson.databind.ObjectMapper;
+import com.fasterxml.jackson.databind.jsontype.NamedType;
 import com.fasterxml.jackson.databind.module.SimpleModule;
 import com.fasterxml.jackson.datatype.jdk8.Jdk8Module;
 import java.util.Collection;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
 
@@ -30,25 +35,59 @@ public final class ShowJson {
 
     private ShowJson() {}
 
-    /** @param further sealed types beside those of a show's parts */
-    public static ObjectMapper mapper(Class<?>... further) {
+    /** What the records of sealed types are called in files and journals; for good, whatever they are called here. */
+    private static final Map<Class<?>, String> NAMES = Map.ofEntries(
+            Map.entry(AttributeValue.Level.class, "Level"),
+            Map.entry(AttributeValue.Physical.class, "Physical"),
+            Map.entry(AttributeValue.Named.class, "Named"),
+            Map.entry(AttributeValue.Reference.class, "Reference"),
+            Map.entry(ScopeKey.Global.class, "Global"),
+            Map.entry(ScopeKey.Type.class, "Type"),
+            Map.entry(ScopeKey.TypeMode.class, "TypeMode"),
+            Map.entry(ScopeKey.Unit.class, "Unit"),
+            Map.entry(GroupContent.Fixed.class, "Fixed"),
+            Map.entry(Pattern.EveryNth.class, "EveryNth"),
+            Map.entry(Pattern.Blocks.class, "Blocks"),
+            Map.entry(Pattern.Part.class, "Part"),
+            Map.entry(Pattern.Mirror.class, "Mirror"),
+            Map.entry(Pattern.Reverse.class, "Reverse"),
+            Map.entry(Pattern.Shuffle.class, "Shuffle"));
+
+    /** Reads what older versions wrote, with fields left out that came later. */
+    public static ObjectMapper mapper() {
         SimpleModule module = new SimpleModule();
         module.addKeyDeserializer(Attribute.class, new AttributeKey());
         ObjectMapper json = new ObjectMapper()
                 .registerModules(new Jdk8Module(), module)
                 .disable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
+                .disable(MapperFeature.AUTO_DETECT_IS_GETTERS)
                 .addMixIn(Palette.class, PaletteForm.class);
-        Stream.concat(
-                        Stream.of(AttributeValue.class, ScopeKey.class, GroupContent.class, Pattern.class),
-                        Stream.of(further))
-                .forEach(type -> {
-                    json.addMixIn(type, OneOf.class);
-                    json.registerSubtypes(type.getPermittedSubclasses());
-                });
+        Stream.of(AttributeValue.class, ScopeKey.class, GroupContent.class, Pattern.class)
+                .forEach(type -> json.addMixIn(type, OneOf.class));
+        NAMES.forEach((type, name) -> json.registerSubtypes(new NamedType(type, name)));
         return json;
     }
 
-    /** A sealed type is written with the simple name of its record. */
+    /** In format 1 a sealed type stood with the name of its class, {@code AttributeValue$Level}. */
+    private static final java.util.regex.Pattern CLASS_NAME =
+            java.util.regex.Pattern.compile("\"is\"\\s*:\\s*\"\\w+\\$(\\w+)\"");
+
+    /** Text that an earlier version wrote, with the names of today. */
+    public static String today(String text) {
+        return CLASS_NAME.matcher(text).replaceAll("\"is\":\"$1\"");
+    }
+
+    /** Nothing may be left out or empty, and text is no number. */
+    static ObjectMapper strict() {
+        return mapper().enable(DeserializationFeature.FAIL_ON_NULL_CREATOR_PROPERTIES)
+                .enable(DeserializationFeature.FAIL_ON_MISSING_CREATOR_PROPERTIES)
+                .enable(DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES)
+                .disable(DeserializationFeature.ACCEPT_FLOAT_AS_INT)
+                .disable(MapperFeature.ALLOW_COERCION_OF_SCALARS)
+                .setDefaultSetterInfo(JsonSetter.Value.forContentNulls(Nulls.FAIL));
+    }
+
+    /** A sealed type is written with the name of its record. */
     @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "is")
     private interface OneOf {}
 

@@ -19,6 +19,9 @@ public final class CsvTable {
     /** Characters; some fifty times a large show's hookup. */
     private static final int LONGEST = 20_000_000;
 
+    /** Columns of one row; more is no paperwork, and a row is held whole while it is read. */
+    private static final int WIDEST = 1_000;
+
     private CsvTable() {}
 
     /** @throws Refusal naming the line, when the text is no table */
@@ -34,7 +37,9 @@ public final class CsvTable {
             throw Refusal.of(
                     "csv.empty", "file", "The file is empty.", WayOut.advice("The first row must hold the headers."));
         }
-        try (CSVParser parser = CSVParser.parse(new StringReader(clean), format(clean))) {
+        char separator = separator(clean);
+        checkWidth(clean, separator);
+        try (CSVParser parser = CSVParser.parse(new StringReader(clean), format(separator))) {
             return rows(parser);
         } catch (IOException | UncheckedIOException | IllegalStateException e) {
             throw unreadable(String.valueOf(e.getMessage()));
@@ -74,7 +79,31 @@ public final class CsvTable {
                 : String.valueOf(column + 1);
     }
 
-    private static CSVFormat format(String text) {
+    /** Counts separators outside quotation marks before any row is built. */
+    private static void checkWidth(String text, char separator) {
+        int line = 1;
+        int rowAt = 1;
+        int columns = 1;
+        boolean quoted = false;
+        for (int i = 0; i < text.length(); i++) {
+            char c = text.charAt(i);
+            if (c == '"') {
+                quoted = !quoted;
+            } else if (c == '\n') {
+                line++;
+                if (!quoted) {
+                    rowAt = line;
+                    columns = 1;
+                }
+            } else if (c == separator && !quoted && ++columns > WIDEST) {
+                throw Table.refused(
+                        "line " + rowAt,
+                        "Line " + rowAt + " has more than " + WIDEST + " columns; so wide a table is not read.");
+            }
+        }
+    }
+
+    private static char separator(String text) {
         String first = text.lines().findFirst().orElse("");
         char separator = ',';
         for (char candidate : new char[] {';', '\t'}) {
@@ -82,6 +111,10 @@ public final class CsvTable {
                 separator = candidate;
             }
         }
+        return separator;
+    }
+
+    private static CSVFormat format(char separator) {
         return CSVFormat.DEFAULT
                 .builder()
                 .setDelimiter(separator)

@@ -116,8 +116,8 @@ class ShowArchiveTest {
                 .isInstanceOf(Refusal.class)
                 .hasMessageContaining("checksum does not fit");
         assertThatThrownBy(() -> ShowArchive.read(
-                        changed(file, "manifest.json", t -> t.replace("\"version\":1", "\"version\":9"))))
-                .hasMessageContaining("of version 9; up to 1 is understood");
+                        changed(file, "manifest.json", t -> t.replace("\"version\":2", "\"version\":9"))))
+                .hasMessageContaining("of version 9; up to 2 is understood");
         assertThatThrownBy(() -> ShowArchive.read(changed(file, "manifest.json", t -> "{}")))
                 .hasMessageContaining("no show file");
         assertThatThrownBy(() -> ShowArchive.read(changed(file, "manifest.json", t -> "{")))
@@ -128,12 +128,17 @@ class ShowArchiveTest {
     @ParameterizedTest
     @ValueSource(
             strings = {
-                "\"number\" : 2,|\"number\" : 1,|twice",
-                "\"mode\" : \"extended\"|\"mode\" : \"nothing\"|mode of fixture"
+                "\"number\" : 2,|\"number\" : 1,|given twice",
+                "\"mode\" : \"extended\"|\"mode\" : \"nothing\"|profile or mode"
             })
     void a_show_that_does_not_fit_together_is_refused_even_with_a_fitting_checksum(String how) {
         String[] parts = how.split("\\|");
         ShowDocumentTampering.check(show(), t -> t.replaceFirst(parts[0], parts[1]), parts[2]);
+    }
+
+    @Test
+    void a_value_left_out_or_beyond_its_range_is_refused_in_words_or_taken_never_a_fault() {
+        assertThat(ShowDocumentTampering.eachValue(show())).isGreaterThan(200);
     }
 
     @ParameterizedTest

@@ -1,6 +1,7 @@
 package app.loculus.app.api.desk;
 
 import app.loculus.app.session.Shows;
+import app.loculus.core.colour.ColourPlane;
 import java.util.List;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -29,5 +30,24 @@ class DeskController {
     @GetMapping("/api/shows/{id}/palettes")
     List<PaletteView> palettes(@PathVariable long id) {
         return PaletteView.all(shows.get(id).show());
+    }
+
+    /** @param rgb three octets a point, row by row from the top, in Base64 */
+    record ColourPlaneView(int width, int height, double uFrom, double uTo, double vFrom, double vTo, byte[] rgb) {}
+
+    private static final int PLANE_WIDTH = 52;
+    private static final int PLANE_HEIGHT = 59;
+
+    /** Every colour by its place in u′v′, as a screen shows it. */
+    @GetMapping("/api/colour-plane")
+    ColourPlaneView colourPlane() {
+        return new ColourPlaneView(
+                PLANE_WIDTH,
+                PLANE_HEIGHT,
+                ColourPlane.U_FROM,
+                ColourPlane.U_TO,
+                ColourPlane.V_FROM,
+                ColourPlane.V_TO,
+                ColourPlane.picture(PLANE_WIDTH, PLANE_HEIGHT));
     }
 }

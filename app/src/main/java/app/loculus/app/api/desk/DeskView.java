@@ -1,10 +1,12 @@
 package app.loculus.app.api.desk;
 
+import app.loculus.core.desk.ValueRow;
+import app.loculus.core.desk.ValueRows;
 import app.loculus.core.patch.UnitId;
 import app.loculus.core.programmer.Hand;
 import app.loculus.core.selection.Pattern;
-import app.loculus.core.show.Numbers;
 import app.loculus.core.show.Show;
+import app.loculus.core.unit.Numbers;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -45,8 +47,8 @@ record DeskView(
                 holds(show, hand),
                 show.programmer().values().size(),
                 new ValueRows(show).rows(),
-                app.loculus.core.show.RecordGroup.nextFree(show),
-                app.loculus.core.show.PaletteFinder.nextFree(show, app.loculus.core.profile.Kind.COLOUR));
+                app.loculus.core.edit.group.RecordGroup.nextFree(show),
+                app.loculus.core.edit.palette.PaletteFinder.nextFree(show, app.loculus.core.profile.Kind.COLOUR));
     }
 
     private static String holds(Show show, Hand hand) {

@@ -1,15 +1,19 @@
 package app.loculus.app.api.line;
 
-import app.loculus.app.api.ProblemView;
+import app.loculus.app.api.Asked;
+import app.loculus.app.api.EditResult;
 import app.loculus.app.session.EditRequest;
 import app.loculus.app.session.Edited;
 import app.loculus.app.session.Shows;
+import app.loculus.app.session.Snapshot;
 import app.loculus.core.command.Command;
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.problem.WayOut;
+import app.loculus.core.show.Delta;
+import app.loculus.core.show.Outcome;
+import app.loculus.core.show.Reads;
 import app.loculus.core.show.ShowEdit;
 import java.util.List;
-import java.util.Optional;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
@@ -28,32 +32,13 @@ class LineController {
      */
     record LineRequest(String text, Boolean preview, String gesture, Long revision, String key) {
 
-        EditRequest edit() {
-            return new EditRequest(
-                    Boolean.TRUE.equals(preview),
-                    gesture == null ? "" : gesture,
-                    Optional.ofNullable(revision),
-                    key == null ? "" : key);
-        }
-
-        String words() {
-            return text == null ? "" : text;
+        EditRequest asked(Asked asked) {
+            return asked.editing(Boolean.TRUE.equals(preview), gesture, revision, key, text);
         }
     }
 
-    /**
-     * @param reading what it does or did, in short
-     * @param words the same at length
-     * @param problems warnings that come with it
-     * @param landings where fixtures land, for the map
-     */
-    record LineResponse(
-            boolean preview,
-            String reading,
-            List<String> words,
-            List<ProblemView> problems,
-            long revision,
-            List<Landing> landings) {}
+    /** Lines sent at once; more is a file in the wrong place. */
+    private static final int MOST_LINES = 2000;
 
     private final Shows shows;
 
@@ -62,87 +47,100 @@ class LineController {
     }
 
     @PostMapping("/api/shows/{id}/line")
-    LineResponse line(@PathVariable long id, @RequestBody LineRequest request) {
-        List<String> lines = request.words().lines().toList();
-        if (lines.size() == 1) {
-            Command command = shows.lines().read(lines.get(0));
-            if (command instanceof Command.Undo undo) {
-                return history(id, request, undo.times(), true);
-            }
-            if (command instanceof Command.Redo redo) {
-                return history(id, request, redo.times(), false);
-            }
-            if (command instanceof Command.SaveVersion save) {
-                return saveVersion(id, request, save.name());
-            }
-            if (command instanceof Command.RestoreVersion restore) {
-                return edited(shows.restore(id, versionNamed(id, restore.name()), request.edit()), request);
-            }
+    EditResult line(@PathVariable long id, @RequestBody LineRequest request, Asked asked) {
+        EditRequest context = request.asked(asked);
+        List<String> lines = (request.text() == null ? "" : request.text())
+                .lines()
+                .limit(MOST_LINES + 1)
+                .toList();
+        if (lines.size() > MOST_LINES) {
+            throw Refusal.of("line.many", "line", "More than " + MOST_LINES + " lines were sent at once.");
         }
-        ShowEdit edit = lines.size() == 1 ? single(lines.get(0)) : shows.lines().readAll(lines);
-        return edited(shows.edit(id, edit, request.edit()), request);
+        Edited edited = lines.size() == 1
+                ? shows.lines().read(lines.get(0)).by(new Doing(id, context))
+                : shows.edit(id, shows.lines().readAll(lines), context);
+        return EditResult.of(edited, context.preview());
     }
 
-    private LineResponse saveVersion(long id, LineRequest request, String name) {
-        String words = "Keeps the show as it is as version “" + name + "”";
-        if (!request.edit().preview()) {
-            shows.saveVersion(id, name);
+    /** Carries one line out. */
+    private final class Doing implements Command.Doer<Edited> {
+        private final long id;
+        private final EditRequest request;
+
+        Doing(long id, EditRequest request) {
+            this.id = id;
+            this.request = request;
         }
-        return new LineResponse(
-                request.edit().preview(),
-                words,
-                List.of(words),
-                List.of(),
-                shows.get(id).revision(),
-                List.of());
-    }
 
-    /** The newest version of that name. */
-    private long versionNamed(long id, String name) {
-        return shows.versions(id).stream()
-                .filter(v -> v.name().equalsIgnoreCase(name.strip()))
-                .findFirst()
-                .orElseThrow(() -> Refusal.of(
-                        "show.version",
-                        "name",
-                        "There is no version “" + name + "”.",
-                        WayOut.advice(
-                                shows.versions(id).isEmpty()
-                                        ? "None has been saved yet."
-                                        : "The versions are listed in Show.")))
-                .id();
-    }
-
-    private ShowEdit single(String line) {
-        Command command = shows.lines().read(line);
-        return command instanceof Command.Edit e ? e.edit() : draft -> draft.say("Nothing to do");
-    }
-
-    private LineResponse edited(Edited edited, LineRequest request) {
-        if (edited.outcome().refused()) {
-            throw new Refusal(edited.outcome().problems());
+        @Override
+        public Edited edit(ShowEdit edit) {
+            return shows.edit(id, edit, request);
         }
-        List<String> words = edited.outcome().words();
-        return new LineResponse(
-                request.edit().preview(),
-                String.join(" · ", words.subList(0, Math.min(2, words.size()))),
-                words,
-                ProblemView.all(edited.outcome().problems()),
-                edited.snapshot().revision(),
-                Landing.of(edited.outcome()));
-    }
 
-    private LineResponse history(long id, LineRequest request, int times, boolean undo) {
-        List<String> words = request.edit().preview()
-                ? List.of((undo ? "Takes back " : "Does again ") + times + (times == 1 ? " step" : " steps"))
-                : undo ? shows.undo(id, times) : shows.redo(id, times);
-        String reading = words.isEmpty() ? (undo ? "Nothing to undo" : "Nothing to redo") : words.get(0);
-        return new LineResponse(
-                request.edit().preview(),
-                reading,
-                words,
-                List.of(),
-                shows.get(id).revision(),
-                List.of());
+        @Override
+        public Edited undo(int times) {
+            return request.preview()
+                    ? foreseen("Takes back " + steps(times))
+                    : said(shows.undo(id, times, request), "undo");
+        }
+
+        @Override
+        public Edited redo(int times) {
+            return request.preview()
+                    ? foreseen("Does again " + steps(times))
+                    : said(shows.redo(id, times, request), "redo");
+        }
+
+        private static String steps(int times) {
+            return times + (times == 1 ? " step" : " steps");
+        }
+
+        private Edited said(Edited edited, String what) {
+            Outcome o = edited.outcome();
+            return o.refused() || !o.words().isEmpty()
+                    ? edited
+                    : new Edited(
+                            new Outcome(o.show(), o.delta(), o.reads(), List.of("Nothing to " + what), o.problems()),
+                            edited.revision());
+        }
+
+        @Override
+        public Edited saveVersion(String name) {
+            return request.preview()
+                    ? foreseen("Keeps the show as it is as version “" + name + "”")
+                    : shows.saveVersion(id, name, request);
+        }
+
+        @Override
+        public Edited restoreVersion(String name) {
+            return shows.restore(id, versionNamed(name), request);
+        }
+
+        @Override
+        public Edited nothing() {
+            return foreseen("Nothing to do");
+        }
+
+        private Edited foreseen(String words) {
+            Snapshot now = shows.get(id);
+            return new Edited(
+                    new Outcome(now.show(), Delta.NONE, new Reads(), List.of(words), List.of()), now.revision());
+        }
+
+        /** The newest version of that name. */
+        private long versionNamed(String name) {
+            return shows.versions(id).stream()
+                    .filter(v -> v.name().equalsIgnoreCase(name.strip()))
+                    .findFirst()
+                    .orElseThrow(() -> Refusal.of(
+                            "show.version",
+                            "name",
+                            "There is no version “" + name + "”.",
+                            WayOut.advice(
+                                    shows.versions(id).isEmpty()
+                                            ? "None has been saved yet."
+                                            : "The versions are listed in Show.")))
+                    .id();
+        }
     }
 }

@@ -1,18 +1,22 @@
 package app.loculus.app.api.patch;
 
+import app.loculus.app.api.Asked;
 import app.loculus.app.api.ProblemView;
 import app.loculus.app.library.Library;
-import app.loculus.app.session.EditRequest;
 import app.loculus.app.session.Edited;
 import app.loculus.app.session.Shows;
 import app.loculus.core.check.Readback;
 import app.loculus.core.command.ReadAloud;
+import app.loculus.core.edit.patch.PatchFixtures;
 import app.loculus.core.patch.Address;
 import app.loculus.core.patch.Patch;
 import app.loculus.core.profile.Profiles;
-import app.loculus.core.show.PatchFixtures;
+import app.loculus.core.show.Show;
+import app.loculus.core.show.ShowEdit;
+import app.loculus.core.unit.Limits;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -58,13 +62,14 @@ class AloudController {
     }
 
     @PostMapping("/api/shows/{id}/aloud")
-    AloudView read(@PathVariable long id, @RequestBody AloudRequest request) {
+    AloudView read(@PathVariable long id, @RequestBody AloudRequest request, Asked asked) {
         ReadAloud entry = shows.lines()
                 .readAloud(
                         request.text() == null ? "" : request.text(),
                         request.universe() == null ? 1 : request.universe());
+        List<ReadAloud> read = all(request, entry);
         boolean preview = Boolean.TRUE.equals(request.preview());
-        Edited edited = shows.edit(id, edit(id, entry, request), new EditRequest(preview, "", Optional.empty(), ""));
+        Edited edited = shows.edit(id, edit(entry, request), asked.editing(preview, "", null, null, request));
         Patch patch = edited.outcome().show().patch();
         return new AloudView(
                 entry.number(),
@@ -74,28 +79,40 @@ class AloudController {
                 edited.outcome().refused()
                         ? ""
                         : String.join(" · ", edited.outcome().words()),
-                Readback.flags(patch, all(request, entry)),
+                Readback.flags(patch, read),
                 ProblemView.all(edited.outcome().problems()),
-                edited.snapshot().revision());
+                edited.revision());
     }
 
     private static List<ReadAloud> all(AloudRequest request, ReadAloud entry) {
         List<ReadAloud> all = new ArrayList<>();
         if (request.read() != null) {
-            request.read().forEach(r -> all.add(new ReadAloud(r.number(), Address.parse(r.address()))));
+            request.read().stream()
+                    .filter(Objects::nonNull)
+                    .limit(Limits.FIXTURES)
+                    .forEach(r ->
+                            all.add(new ReadAloud(r.number(), Address.parse(r.address() == null ? "" : r.address()))));
         }
         all.add(entry);
         return all;
     }
 
-    private PatchFixtures edit(long id, ReadAloud entry, AloudRequest request) {
-        var show = shows.get(id).show();
-        boolean there = show.patch().numbered(entry.number()).isPresent();
-        boolean typed = request.type() != null && !request.type().isBlank();
-        Optional<Profiles.Type> type = there || !typed
-                ? Optional.empty()
-                : Optional.of(show.profiles().orElse(library.profiles()).type(request.type()));
-        return new PatchFixtures(
-                List.of(entry.number()), type, Optional.of(entry.address()), 0, false, PatchFixtures.Clashing.REFUSE);
+    private ShowEdit edit(ReadAloud entry, AloudRequest request) {
+        return draft -> {
+            Show show = draft.show();
+            boolean there = show.patch().numbered(entry.number()).isPresent();
+            boolean typed = request.type() != null && !request.type().isBlank();
+            Optional<Profiles.Type> type = there || !typed
+                    ? Optional.empty()
+                    : Optional.of(show.profiles().orElse(library.profiles()).type(request.type()));
+            new PatchFixtures(
+                            List.of(entry.number()),
+                            type,
+                            Optional.of(entry.address()),
+                            0,
+                            false,
+                            PatchFixtures.Clashing.REFUSE)
+                    .on(draft);
+        };
     }
 }

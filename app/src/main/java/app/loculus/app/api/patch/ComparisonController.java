@@ -1,5 +1,6 @@
 package app.loculus.app.api.patch;
 
+import app.loculus.app.api.Asked;
 import app.loculus.app.api.ProblemView;
 import app.loculus.app.library.Library;
 import app.loculus.app.session.EditRequest;
@@ -89,7 +90,7 @@ class ComparisonController {
     }
 
     @PostMapping("/api/shows/{id}/comparison")
-    ComparisonView compare(@PathVariable long id, @RequestBody ComparisonRequest request) {
+    ComparisonView compare(@PathVariable long id, @RequestBody ComparisonRequest request, Asked asked) {
         HookupReader.Read read =
                 new Paper(request.text(), request.workbook(), request.mapping()).read(List.of(HookupField.NUMBER));
         Snapshot before = shows.get(id);
@@ -98,7 +99,7 @@ class ComparisonController {
             return view(read, comparison, List.of(), List.of(), false, before.revision());
         }
         boolean preview = Boolean.TRUE.equals(request.preview());
-        EditRequest context = new EditRequest(preview, "", Optional.of(before.revision()), "");
+        EditRequest context = asked.editing(preview, "", before.revision(), null, request.take(), request.text());
         Edited edited = shows.edit(id, comparison.taking(request.take()), context);
         if (edited.outcome().refused() && !preview) {
             throw new Refusal(edited.outcome().problems());

@@ -1,5 +1,6 @@
 package app.loculus.app.api.patch;
 
+import app.loculus.app.api.Asked;
 import app.loculus.app.api.ProblemView;
 import app.loculus.app.library.Library;
 import app.loculus.app.session.EditRequest;
@@ -9,17 +10,20 @@ import app.loculus.app.session.Snapshot;
 import app.loculus.core.check.Hookup;
 import app.loculus.core.check.HookupRow;
 import app.loculus.core.check.RowVerdict;
+import app.loculus.core.patch.Fixture;
+import app.loculus.core.patch.FixtureId;
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.problem.WayOut;
+import app.loculus.core.unit.Limits;
 import app.loculus.formats.csv.HookupReader;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
 /** Looks at the patch and takes paperwork in. */
@@ -69,9 +73,18 @@ class PatchController {
         this.library = library;
     }
 
+    /** @param ids only these fixtures, by identity; clashes and universes are always whole */
     @GetMapping("/api/shows/{id}/patch")
-    PatchView patch(@PathVariable long id) {
-        return PatchView.of(shows.get(id).show());
+    PatchView patch(@PathVariable long id, @RequestParam(required = false) List<Integer> ids) {
+        Snapshot now = shows.get(id);
+        if (ids == null) {
+            return PatchView.of(now.show(), now.revision());
+        }
+        List<Fixture> some = ids.stream()
+                .limit(Limits.FIXTURES)
+                .flatMap(i -> now.show().patch().find(new FixtureId(i)).stream())
+                .toList();
+        return PatchView.of(now.show(), some, now.revision());
     }
 
     /** The paperwork of the demo show, to try taking a hookup in. */
@@ -81,19 +94,22 @@ class PatchController {
     }
 
     @PostMapping("/api/shows/{id}/hookup")
-    HookupView hookup(@PathVariable long id, @RequestBody HookupRequest request) {
+    HookupView hookup(@PathVariable long id, @RequestBody HookupRequest request, Asked asked) {
         HookupReader.Read read = request.paper().read();
         Snapshot examined = shows.get(id);
         List<RowVerdict> verdicts =
                 Hookup.examine(examined.show(), library.profiles(), read.rows(), clashing(request.clashing()));
         boolean preview = Boolean.TRUE.equals(request.preview());
         if (!preview) {
-            takeIn(examined, verdicts);
+            takeIn(
+                    examined,
+                    verdicts,
+                    asked.editing(false, "", examined.revision(), null, request.text(), request.clashing()));
         }
         return view(preview, read, verdicts, shows.get(id).revision());
     }
 
-    private void takeIn(Snapshot examined, List<RowVerdict> verdicts) {
+    private void takeIn(Snapshot examined, List<RowVerdict> verdicts, EditRequest madeOn) {
         if (verdicts.isEmpty()) {
             throw Refusal.of(
                     "hookup.columns",
@@ -104,7 +120,6 @@ class PatchController {
         if (verdicts.stream().noneMatch(v -> v.landing().isPresent())) {
             throw Refusal.of("hookup.none", "file", "Not one row can be taken in.");
         }
-        EditRequest madeOn = new EditRequest(false, "", Optional.of(examined.revision()), "");
         Edited edited = shows.edit(examined.id(), Hookup.takeIn(verdicts), madeOn);
         if (edited.outcome().refused()) {
             throw new Refusal(edited.outcome().problems());

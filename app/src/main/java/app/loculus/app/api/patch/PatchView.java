@@ -1,24 +1,31 @@
 package app.loculus.app.api.patch;
 
 import app.loculus.app.api.ProblemView.WayOutView;
-import app.loculus.core.patch.Address;
-import app.loculus.core.patch.Claim;
 import app.loculus.core.patch.Clash;
+import app.loculus.core.patch.ClashWords;
 import app.loculus.core.patch.Fixture;
-import app.loculus.core.patch.GapFinder;
 import app.loculus.core.patch.Patch;
 import app.loculus.core.patch.UniverseSetup;
+import app.loculus.core.patch.UniverseUse;
 import app.loculus.core.profile.Attribute;
 import app.loculus.core.profile.Mode;
 import app.loculus.core.show.Show;
-import java.util.ArrayList;
+import app.loculus.core.show.Universes;
+import java.util.Collection;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Optional;
+import java.util.Map;
 import java.util.Set;
 
 /** Every fixture, every clash, and how full each universe is. */
-record PatchView(List<FixtureView> fixtures, List<ClashView> clashes, List<UniverseView> universes, int nextFree) {
+record PatchView(
+        List<FixtureView> fixtures,
+        List<ClashView> clashes,
+        int clashCount,
+        List<UniverseView> universes,
+        int nextFree,
+        long revision) {
 
     /** Slots of one address of a fixture. */
     record ClaimView(int universe, int from, int to, boolean shared) {}
@@ -30,6 +37,7 @@ record PatchView(List<FixtureView> fixtures, List<ClashView> clashes, List<Unive
      * @param placed whether x, y, z (metres) are known
      */
     record FixtureView(
+            int id,
             int number,
             String name,
             String maker,
@@ -52,9 +60,25 @@ record PatchView(List<FixtureView> fixtures, List<ClashView> clashes, List<Unive
             String answer,
             String answerNote) {}
 
-    /** Two fixtures on the same slots, with lines that resolve it. */
+    /**
+     * Fixtures on the same slots, with lines that resolve it.
+     *
+     * @param numbers the first of them
+     * @param count how many there are
+     */
     record ClashView(
-            String span, int universe, int from, int to, int one, int other, String words, List<WayOutView> waysOut) {}
+            String span,
+            int universe,
+            int from,
+            int to,
+            List<Integer> numbers,
+            int count,
+            boolean shared,
+            String words,
+            List<WayOutView> waysOut) {}
+
+    /** Clashes and members that are listed; the others are counted. */
+    private static final int MOST_LISTED = 200;
 
     /**
      * A universe: how full it is, what it is called and where it goes.
@@ -76,27 +100,37 @@ record PatchView(List<FixtureView> fixtures, List<ClashView> clashes, List<Unive
             String target,
             String targetName) {}
 
-    static PatchView of(Show show) {
+    static PatchView of(Show show, long revision) {
+        return of(show, show.patch().fixtures(), revision);
+    }
+
+    /** The same with only these fixtures; clashes and universes are always whole. */
+    static PatchView of(Show show, Collection<Fixture> fixtures, long revision) {
         Patch patch = show.patch();
         List<Clash> clashes = patch.clashes();
         Set<Integer> clashing = new HashSet<>();
+        Map<Integer, Integer> byUniverse = new HashMap<>();
         clashes.forEach(c -> {
-            clashing.add(c.one().fixture().number());
-            clashing.add(c.other().fixture().number());
+            clashing.addAll(c.numbers());
+            byUniverse.merge(c.universe(), 1, Integer::sum);
         });
+        ClashWords words = new ClashWords(patch);
         return new PatchView(
-                patch.fixtures().stream().map(f -> view(patch, f, clashing)).toList(),
-                clashes.stream().map(c -> view(patch, c)).toList(),
-                show.usedUniverses().stream()
-                        .map(u -> universe(show, u, clashes))
+                fixtures.stream().map(f -> view(patch, f, clashing)).toList(),
+                clashes.stream().limit(MOST_LISTED).map(c -> view(words, c)).toList(),
+                clashes.size(),
+                Universes.used(show).stream()
+                        .map(u -> universe(show, u, byUniverse.getOrDefault(u, 0)))
                         .toList(),
-                patch.nextFree());
+                patch.nextFree(),
+                revision);
     }
 
     private static FixtureView view(Patch patch, Fixture f, Set<Integer> clashing) {
         List<String> addresses =
                 f.addresses().stream().map(a -> a.address().toString()).toList();
         return new FixtureView(
+                f.id().value(),
                 f.number(),
                 f.name(),
                 patch.profileOf(f).maker(),
@@ -135,63 +169,31 @@ record PatchView(List<FixtureView> fixtures, List<ClashView> clashes, List<Unive
         return mode.parameter(0, Attribute.DIMMER).isPresent() ? "dimmer" : "other";
     }
 
-    private static ClashView view(Patch patch, Clash c) {
-        String words = c.span() + " is claimed twice: " + name(patch, c.one()) + " and " + name(patch, c.other()) + ".";
-        List<WayOutView> ways = new ArrayList<>();
-        move(patch, c.other()).ifPresent(ways::add);
-        move(patch, c.one()).ifPresent(ways::add);
-        ways.add(unpatch(c.other()));
+    private static ClashView view(ClashWords words, Clash c) {
         return new ClashView(
                 c.span(),
                 c.universe(),
                 c.first(),
                 c.last(),
-                c.one().fixture().number(),
-                c.other().fixture().number(),
-                words,
-                ways);
+                c.numbers().stream().limit(MOST_LISTED).toList(),
+                c.numbers().size(),
+                c.shared(),
+                words.words(c),
+                words.waysOut(c).stream()
+                        .map(w -> new WayOutView(w.words(), w.line().orElse("")))
+                        .toList());
     }
 
-    private static String name(Patch patch, Claim claim) {
-        return patch.profileOf(claim.fixture()).name() + " " + claim.fixture().number();
-    }
-
-    private static Optional<WayOutView> move(Patch patch, Claim claim) {
-        int slots = patch.modeOf(claim.fixture()).slots();
-        Optional<Address> gap = new GapFinder(patch).next(new Address(claim.universe(), 1), slots, Optional.empty());
-        int number = claim.fixture().number();
-        return gap.map(a -> new WayOutView("Move " + number + " to " + a, "patch " + number + " at " + a));
-    }
-
-    private static WayOutView unpatch(Claim claim) {
-        int number = claim.fixture().number();
-        return new WayOutView("Unpatch " + number, "unpatch " + number);
-    }
-
-    private static UniverseView universe(Show show, int universe, List<Clash> clashes) {
-        List<Claim> claims = show.patch().claims().getOrDefault(universe, List.of());
-        boolean[] used = new boolean[Address.SLOTS + 2];
-        claims.forEach(c -> java.util.Arrays.fill(used, c.first(), Math.min(c.last(), Address.SLOTS) + 1, true));
-        int count = 0;
-        int longest = 0;
-        int at = 1;
-        int run = 0;
-        for (int slot = 1; slot <= Address.SLOTS; slot++) {
-            count += used[slot] ? 1 : 0;
-            run = used[slot] ? 0 : run + 1;
-            if (run > longest) {
-                longest = run;
-                at = slot - run + 1;
-            }
-        }
-        UniverseSetup setup = show.universe(universe);
+    private static UniverseView universe(Show show, int universe, int clashes) {
+        UniverseUse use = UniverseUse.of(show.patch(), universe);
+        UniverseSetup setup = Universes.at(show, universe);
         return new UniverseView(
                 universe,
-                count,
-                longest,
-                universe + "." + at,
-                (int) claims.stream().map(c -> c.fixture().id()).distinct().count(),
-                (int) clashes.stream().filter(c -> c.universe() == universe).count(),
+                use.used(),
+                use.longestGap(),
+                use.longestGapAt().toString(),
+                use.fixtures(),
+                clashes,
                 setup.name(),
                 setup.on(),
                 setup.port(),

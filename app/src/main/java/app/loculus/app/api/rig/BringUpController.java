@@ -1,20 +1,20 @@
 package app.loculus.app.api.rig;
 
+import app.loculus.app.api.Asked;
 import app.loculus.app.output.LiveOutput;
 import app.loculus.app.rig.RigLights;
 import app.loculus.app.session.Shows;
 import app.loculus.app.session.Snapshot;
 import app.loculus.core.check.PracticeFault;
 import app.loculus.core.check.PracticeRig;
+import app.loculus.core.edit.hand.Solo;
 import app.loculus.core.patch.FixtureId;
 import app.loculus.core.patch.Patch;
 import app.loculus.core.problem.Refusal;
-import app.loculus.core.show.Solo;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Random;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -62,23 +62,30 @@ class BringUpController {
     }
 
     @PutMapping("/api/bring-up")
-    BringUpView bringUp(@RequestBody BringUpRequest request) {
+    BringUpView bringUp(@RequestBody BringUpRequest request, Asked asked) {
         Snapshot live = live();
         Patch patch = live.show().patch();
         List<FixtureId> fixtures =
                 request.numbers().stream().map(n -> patch.number(n).id()).toList();
         Solo.Look look = Solo.Look.of(request.look());
-        double level = request.level() == null ? 100 : request.level();
-        output.showInstead(
-                Optional.of(Solo.of(live.show(), fixtures, look, level).scene()));
+        double level = level(request.level());
+        output.bringUp(asked.page(), live.id(), fixtures, look, level);
         return new BringUpView(request.numbers(), look.word(), level);
+    }
+
+    private static double level(Double percent) {
+        double level = percent == null ? 100 : percent;
+        if (!(level >= 0 && level <= 100)) {
+            throw Refusal.of("rig.level", "level", level + " % is outside 0 to 100.");
+        }
+        return level;
     }
 
     /** The show itself goes out again. */
     @DeleteMapping("/api/bring-up")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void end() {
-        output.showInstead(Optional.empty());
+        output.endBringUp();
     }
 
     private Snapshot live() {

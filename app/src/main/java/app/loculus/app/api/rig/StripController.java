@@ -1,21 +1,21 @@
 package app.loculus.app.api.rig;
 
+import app.loculus.app.api.Asked;
 import app.loculus.app.output.LiveOutput;
 import app.loculus.app.rig.RigLights;
 import app.loculus.app.rig.VirtualRig;
 import app.loculus.core.chart.DraftBuilder;
 import app.loculus.core.chart.ProfileDraft;
 import app.loculus.core.colour.LinearRgb;
+import app.loculus.core.dmx.StripSlots;
 import app.loculus.core.patch.Address;
 import app.loculus.core.problem.Refusal;
-import app.loculus.core.profile.Channel;
 import app.loculus.core.profile.Mode;
 import app.loculus.core.profile.Profile;
 import app.loculus.core.simulation.CellLight;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.concurrent.TimeUnit;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -62,18 +62,18 @@ class StripController {
     }
 
     @PutMapping("/api/strip")
-    StripView drive(@RequestBody StripRequest request) {
+    StripView drive(@RequestBody StripRequest request, Asked asked) {
         Profile profile = DraftBuilder.build(ProfileDraft.orEmpty(request.draft()));
         Mode mode = profile.mode(request.mode() == null ? "" : request.mode());
         Address at = Address.parse(request.address() == null ? "" : request.address());
-        byte[] values = values(mode, request.slots() == null ? Map.of() : request.slots());
+        byte[] values = StripSlots.of(mode, request.slots() == null ? Map.of() : request.slots());
         if (!at.fits(values.length)) {
             throw Refusal.of(
                     "strip.address",
                     "address",
                     "It needs " + values.length + " slots; " + at + " leaves " + (Address.SLOTS - at.slot() + 1) + ".");
         }
-        output.overlay(Optional.of(new LiveOutput.Overlay(at, values)));
+        output.strip(asked.page(), at, values);
         settle(at, values);
         return view(mode, at, values, lights.light(profile, mode, at));
     }
@@ -81,24 +81,7 @@ class StripController {
     @DeleteMapping("/api/strip")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void end() {
-        output.overlay(Optional.empty());
-    }
-
-    private static byte[] values(Mode mode, Map<Integer, Integer> set) {
-        byte[] values = new byte[mode.footprint().values().stream().findFirst().orElse(0)];
-        for (Channel c : mode.channels()) {
-            for (int i = 0; i < c.offsets().size(); i++) {
-                if (c.offsets().get(i) <= values.length) {
-                    values[c.offsets().get(i) - 1] = (byte) c.resolution().octet(c.home(), i);
-                }
-            }
-        }
-        set.forEach((slot, value) -> {
-            if (slot >= 1 && slot <= values.length) {
-                values[slot - 1] = (byte) Math.max(0, Math.min(255, value));
-            }
-        });
-        return values;
+        output.endStrip();
     }
 
     /** Waits until the rig has received what is being sent. */

@@ -22,6 +22,7 @@ record ShowView(
         int universes,
         String undo,
         String redo,
+        String historyEnds,
         List<ChapterView> chapters) {
 
     /** How one chapter stands: ready, needs-an-eye, wrong or not-begun. */
@@ -32,7 +33,7 @@ record ShowView(
         return state.name().toLowerCase(Locale.ROOT).replace('_', '-');
     }
 
-    static ShowView of(Snapshot s, boolean live) {
+    static ShowView of(Snapshot s, boolean live, String historyEnds) {
         List<ChapterView> chapters = Readiness.of(s.show()).stream()
                 .map(c -> new ChapterView(c.name(), c.fact(), word(c.state())))
                 .toList();
@@ -45,6 +46,7 @@ record ShowView(
                 s.show().patch().claims().size(),
                 s.history().lastDone().map(History.Entry::words).orElse(""),
                 s.history().nextUndone().map(History.Entry::words).orElse(""),
+                historyEnds,
                 chapters);
     }
 }

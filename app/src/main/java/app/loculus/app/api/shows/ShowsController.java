@@ -1,28 +1,26 @@
 package app.loculus.app.api.shows;
 
+import app.loculus.app.api.Asked;
+import app.loculus.app.api.EditResult;
 import app.loculus.app.api.ProblemView;
 import app.loculus.app.library.Library;
 import app.loculus.app.output.LiveOutput;
 import app.loculus.app.session.EditRequest;
 import app.loculus.app.session.Edited;
 import app.loculus.app.session.Shows;
-import app.loculus.app.session.Snapshot;
 import app.loculus.app.store.ShowStore;
 import app.loculus.core.check.Gaps;
+import app.loculus.core.edit.show.NewShow;
 import app.loculus.core.patch.Address;
-import app.loculus.core.patch.Layout;
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.show.Differences;
-import app.loculus.core.show.PatchFixtures;
 import app.loculus.core.show.Show;
-import app.loculus.core.show.ShowEdit;
 import app.loculus.formats.showfile.ShowArchive;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
-import java.util.Optional;
-import java.util.stream.IntStream;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
@@ -68,9 +66,10 @@ class ShowsController {
             String createdAt,
             String changedAt,
             boolean template,
-            boolean archived) {
+            boolean archived,
+            String damage) {
 
-        static ListedShow of(ShowStore.Listed s) {
+        static ListedShow of(ShowStore.Listed s, String damage) {
             return new ListedShow(
                     s.id(),
                     s.name(),
@@ -79,15 +78,25 @@ class ShowsController {
                     s.createdAt().toString(),
                     s.changedAt().toString(),
                     s.template(),
-                    s.archived());
+                    s.archived(),
+                    damage);
         }
     }
 
     record Slots(int universe, List<Integer> slots) {}
 
-    record Moved(long revision, List<String> words) {}
+    record Moved(long revision, List<String> words, List<ProblemView> problems) {
 
-    record EditResult(boolean preview, String reading, List<String> words, List<ProblemView> problems, long revision) {}
+        static Moved of(Edited edited) {
+            if (edited.outcome().refused()) {
+                throw new Refusal(edited.outcome().problems());
+            }
+            return new Moved(
+                    edited.revision(),
+                    edited.outcome().words(),
+                    ProblemView.all(edited.outcome().problems()));
+        }
+    }
 
     private final Shows shows;
     private final LiveOutput output;
@@ -102,38 +111,26 @@ class ShowsController {
 
     @GetMapping("/api/shows")
     List<ListedShow> list() {
-        return shows.list().stream().map(ListedShow::of).toList();
+        return shows.list().stream()
+                .map(s -> ListedShow.of(s, shows.damage(s.id()).orElse("")))
+                .toList();
     }
 
     @PostMapping("/api/shows")
     @ResponseStatus(HttpStatus.CREATED)
-    ShowView create(@RequestBody CreateShowRequest request) {
-        Snapshot made =
-                request.from() == null ? shows.create(request.name()) : shows.create(request.name(), request.from());
-        if (request.dimmers() != null && request.dimmers() > 0) {
-            answered(shows.edit(made.id(), dimmers(made.show(), request.dimmers()), EditRequest.NOW), false);
+    ShowView create(@RequestBody CreateShowRequest request, Asked asked) {
+        EditRequest context = asked.request(request);
+        if (request.from() != null) {
+            return view(shows.create(request.name(), request.from(), context).id());
         }
-        return view(made.id());
-    }
-
-    /** A dimmer for every slot, one to one. */
-    private ShowEdit dimmers(Show show, int count) {
-        if (count > MOST_DIMMERS) {
-            throw Refusal.of("show.dimmers", "dimmers", count + " dimmers are too many; at most " + MOST_DIMMERS + ".");
-        }
-        return new PatchFixtures(
-                IntStream.rangeClosed(1, count).boxed().toList(),
-                Optional.of(show.profiles().orElse(library.profiles()).type("House Dimmer")),
-                Optional.of(new Address(1, 1)),
-                0,
-                false,
-                PatchFixtures.Clashing.REFUSE,
-                new Layout.OneToOne());
+        int dimmers = request.dimmers() == null ? 0 : request.dimmers();
+        return view(shows.create(NewShow.ofDimmers(request.name(), dimmers, library.profiles()), context)
+                .id());
     }
 
     @PostMapping("/api/shows/{id}/template")
-    TemplateView template(@PathVariable long id, @RequestBody NamedRequest request) {
-        return new TemplateView(shows.saveAsTemplate(id, request.name()));
+    TemplateView template(@PathVariable long id, @RequestBody NamedRequest request, Asked asked) {
+        return new TemplateView(shows.saveAsTemplate(id, request.name(), asked.request(request)));
     }
 
     @PutMapping("/api/shows/{id}/archived")
@@ -160,17 +157,28 @@ class ShowsController {
 
     @PostMapping(path = "/api/shows/file", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
     @ResponseStatus(HttpStatus.CREATED)
-    ShowView takeIn(@RequestParam("file") MultipartFile file) throws IOException {
-        return view(shows.takeIn(ShowArchive.read(file.getBytes())).id());
+    ShowView takeIn(@RequestParam("file") MultipartFile file, Asked asked) throws IOException {
+        byte[] octets = file.getBytes();
+        return view(shows.takeIn(ShowArchive.read(octets), asked.request(Arrays.hashCode(octets), octets.length))
+                .id());
     }
 
-    record GapView(String kind, String state, String words, List<Integer> numbers) {}
+    /** @param numbers the first of them @param count how many there are */
+    record GapView(String kind, String state, String words, List<Integer> numbers, int count) {}
+
+    private static final int MOST_LISTED = 500;
 
     /** What is missing, clashing or does not answer. */
     @GetMapping("/api/shows/{id}/check")
     List<GapView> check(@PathVariable long id) {
         return Gaps.of(shows.get(id).show()).stream()
-                .map(g -> new GapView(g.kind(), ShowView.word(g.state()), g.words(), g.numbers()))
+                .limit(MOST_LISTED)
+                .map(g -> new GapView(
+                        g.kind(),
+                        ShowView.word(g.state()),
+                        g.words(),
+                        g.numbers().stream().limit(MOST_LISTED).toList(),
+                        g.numbers().size()))
                 .toList();
     }
 
@@ -183,8 +191,8 @@ class ShowsController {
     }
 
     @PostMapping("/api/shows/{id}/versions")
-    List<VersionView> saveVersion(@PathVariable long id, @RequestBody NamedRequest request) {
-        shows.saveVersion(id, request.name());
+    List<VersionView> saveVersion(@PathVariable long id, @RequestBody NamedRequest request, Asked asked) {
+        shows.saveVersion(id, request.name(), asked.request(request));
         return versions(id);
     }
 
@@ -203,8 +211,8 @@ class ShowsController {
     }
 
     @PostMapping("/api/shows/{id}/versions/{version}/restore")
-    EditResult restore(@PathVariable long id, @PathVariable long version) {
-        return answered(shows.restore(id, version, EditRequest.NOW), false);
+    EditResult restore(@PathVariable long id, @PathVariable long version, Asked asked) {
+        return EditResult.of(shows.restore(id, version, asked.request()), false);
     }
 
     @GetMapping("/api/shows/{id}")
@@ -214,44 +222,31 @@ class ShowsController {
 
     @PostMapping("/api/shows/{id}/live")
     ShowView open(@PathVariable long id) {
-        return ShowView.of(shows.makeLive(id), true);
+        shows.makeLive(id);
+        return view(id);
+    }
+
+    /** @param missing what could not be read */
+    record Readable(ShowView show, List<String> missing) {}
+
+    /** Keeps what can be read of a damaged show as a new one. */
+    @PostMapping("/api/shows/{id}/readable")
+    @ResponseStatus(HttpStatus.CREATED)
+    Readable saveReadable(@PathVariable long id) {
+        List<String> missing = new ArrayList<>();
+        long made = shows.saveReadable(id, missing);
+        return new Readable(view(made), missing);
     }
 
     @PostMapping("/api/shows/{id}/undo")
-    Moved undo(@PathVariable long id) {
-        List<String> words = shows.undo(id, 1);
-        return new Moved(shows.get(id).revision(), words);
+    Moved undo(@PathVariable long id, Asked asked) {
+        return Moved.of(shows.undo(id, 1, asked.request()));
     }
 
     @PostMapping("/api/shows/{id}/redo")
-    Moved redo(@PathVariable long id) {
-        List<String> words = shows.redo(id, 1);
-        return new Moved(shows.get(id).revision(), words);
+    Moved redo(@PathVariable long id, Asked asked) {
+        return Moved.of(shows.redo(id, 1, asked.request()));
     }
-
-    /** Typed edits: what pointing does, where a typed line would be too long or too slow to write. */
-    @PostMapping("/api/shows/{id}/edits")
-    EditResult edit(@PathVariable long id, @RequestBody TypedEditRequest request) {
-        EditRequest context = request.context();
-        return answered(
-                shows.edit(id, request.edit(shows.get(id).show(), library.profiles()), context), context.preview());
-    }
-
-    private static EditResult answered(Edited edited, boolean preview) {
-        if (edited.outcome().refused()) {
-            throw new Refusal(edited.outcome().problems());
-        }
-        List<String> words = edited.outcome().words();
-        return new EditResult(
-                preview,
-                String.join(" · ", words.subList(0, Math.min(2, words.size()))),
-                words,
-                ProblemView.all(edited.outcome().problems()),
-                edited.snapshot().revision());
-    }
-
-    /** As many slots as 64 universes have. */
-    private static final int MOST_DIMMERS = 64 * Address.SLOTS;
 
     @GetMapping("/api/shows/{id}/output/{universe}")
     Slots output(@PathVariable long id, @PathVariable int universe) {
@@ -264,8 +259,6 @@ class ShowsController {
     }
 
     private ShowView view(long id) {
-        Snapshot snapshot = shows.get(id);
-        Optional<Snapshot> live = shows.live();
-        return ShowView.of(snapshot, live.filter(l -> l.id() == id).isPresent());
+        return ShowView.of(shows.get(id), shows.isLive(id), shows.historyEnds(id));
     }
 }

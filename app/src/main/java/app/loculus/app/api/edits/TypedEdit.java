@@ -1,0 +1,54 @@
+package app.loculus.app.api.edits;
+
+import app.loculus.core.profile.Profiles;
+import app.loculus.core.show.ShowEdit;
+import com.fasterxml.jackson.annotation.JsonSubTypes;
+import com.fasterxml.jackson.annotation.JsonTypeInfo;
+import java.util.List;
+
+/** What can be done this way; the grammar of the line is for people and scripts. */
+@JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "type")
+@JsonSubTypes({
+    @JsonSubTypes.Type(value = HandEdits.Select.class, name = "select"),
+    @JsonSubTypes.Type(value = HandEdits.HoldGroup.class, name = "hold-group"),
+    @JsonSubTypes.Type(value = HandEdits.Arrange.class, name = "arrange"),
+    @JsonSubTypes.Type(value = HandEdits.Step.class, name = "step"),
+    @JsonSubTypes.Type(value = HandEdits.Highlight.class, name = "highlight"),
+    @JsonSubTypes.Type(value = HandEdits.Clear.class, name = "clear"),
+    @JsonSubTypes.Type(value = HandEdits.Home.class, name = "home"),
+    @JsonSubTypes.Type(value = HandEdits.SetValue.class, name = "set"),
+    @JsonSubTypes.Type(value = HandEdits.Colour.class, name = "colour"),
+    @JsonSubTypes.Type(value = HandEdits.White.class, name = "white"),
+    @JsonSubTypes.Type(value = RecordEdits.RecordGroup.class, name = "record-group"),
+    @JsonSubTypes.Type(value = RecordEdits.RenameGroup.class, name = "rename-group"),
+    @JsonSubTypes.Type(value = RecordEdits.RecordPalette.class, name = "record-palette"),
+    @JsonSubTypes.Type(value = RecordEdits.RenamePalette.class, name = "rename-palette"),
+    @JsonSubTypes.Type(value = RecordEdits.Apply.class, name = "apply"),
+    @JsonSubTypes.Type(value = PatchEdits.Place.class, name = "place"),
+    @JsonSubTypes.Type(value = PatchEdits.Describe.class, name = "describe"),
+    @JsonSubTypes.Type(value = PatchEdits.Unpatch.class, name = "unpatch"),
+    @JsonSubTypes.Type(value = PatchEdits.Delete.class, name = "delete"),
+    @JsonSubTypes.Type(value = PatchEdits.Move.class, name = "move"),
+    @JsonSubTypes.Type(value = PatchEdits.Shift.class, name = "shift"),
+    @JsonSubTypes.Type(value = PatchEdits.Mark.class, name = "mark"),
+    @JsonSubTypes.Type(value = PatchEdits.Fill.class, name = "fill"),
+    @JsonSubTypes.Type(value = PatchEdits.Revise.class, name = "revise"),
+    @JsonSubTypes.Type(value = PatchEdits.Change.class, name = "change-type"),
+    @JsonSubTypes.Type(value = PatchEdits.Renew.class, name = "renew-profile"),
+    @JsonSubTypes.Type(value = PatchEdits.Rename.class, name = "rename-show")
+})
+public sealed interface TypedEdit permits HandEdits, RecordEdits, PatchEdits {
+
+    /** @param library what can be patched beside what the show holds */
+    ShowEdit edit(Profiles library);
+
+    static <T> List<T> orNone(List<T> list) {
+        return list == null
+                ? List.of()
+                : list.stream().filter(java.util.Objects::nonNull).toList();
+    }
+
+    static String orBlank(String text) {
+        return text == null ? "" : text;
+    }
+}

@@ -1,0 +1,4 @@
+/**
+ * How the disk under the database is.
+ */
+package app.loculus.app.api.storage;

@@ -1,0 +1,96 @@
+package app.loculus.app.store;
+
+import app.loculus.core.palette.Entry;
+import app.loculus.core.palette.ScopeKey;
+import app.loculus.core.patch.FixtureId;
+import app.loculus.core.patch.UnitId;
+import app.loculus.core.problem.Refusal;
+import app.loculus.core.profile.Attribute;
+import app.loculus.core.profile.ProfileId;
+import app.loculus.core.unit.Fraction;
+import app.loculus.core.value.AttributeValue;
+import app.loculus.core.value.PaletteId;
+
+/** One value of a palette as it lies in its table. */
+record EntryRow(
+        long showId,
+        int paletteId,
+        int seq,
+        String scope,
+        String scopeProfile,
+        String scopeMode,
+        Integer scopeFixture,
+        Integer scopeCell,
+        String attribute,
+        String valueForm,
+        double valueNumber,
+        String valueText,
+        boolean companion) {
+
+    /** How values lie in a row. */
+    private record Form(String name, double number, String text) {}
+
+    static EntryRow of(long show, int palette, int seq, Entry e) {
+        Form form = form(e.value());
+        UnitId unit = e.scope().ownUnit().orElse(null);
+        return new EntryRow(
+                show,
+                palette,
+                seq,
+                scopeName(e.scope()),
+                e.scope().ownProfile().map(ProfileId::value).orElse(null),
+                e.scope() instanceof ScopeKey.TypeMode m ? m.mode() : null,
+                unit == null ? null : unit.fixture().value(),
+                unit == null ? null : unit.cell(),
+                e.attribute().name(),
+                form.name(),
+                form.number(),
+                form.text(),
+                e.companion());
+    }
+
+    private static String scopeName(ScopeKey scope) {
+        return switch (scope.scope()) {
+            case GLOBAL -> "global";
+            case PER_FIXTURE -> "unit";
+            case PER_TYPE -> scope instanceof ScopeKey.TypeMode ? "mode" : "type";
+        };
+    }
+
+    private static Form form(AttributeValue value) {
+        if (value instanceof AttributeValue.Level level) {
+            return new Form("level", level.fraction().value(), "");
+        }
+        if (value instanceof AttributeValue.Physical physical) {
+            return new Form("physical", physical.value(), "");
+        }
+        if (value instanceof AttributeValue.Named named) {
+            return new Form("named", 0, named.name());
+        }
+        return new Form("reference", value.followed().orElseThrow().value(), "");
+    }
+
+    Entry entry() {
+        return new Entry(scopeKey(), new Attribute(attribute), value(), companion);
+    }
+
+    private ScopeKey scopeKey() {
+        return switch (scope) {
+            case "unit" -> new ScopeKey.Unit(new UnitId(new FixtureId(scopeFixture), scopeCell));
+            case "mode" -> new ScopeKey.TypeMode(new ProfileId(scopeProfile), scopeMode);
+            case "type" -> new ScopeKey.Type(new ProfileId(scopeProfile));
+            case "global" -> new ScopeKey.Global();
+            default -> throw Refusal.of("store.scope", "scope", "There is no scope “" + scope + "”.");
+        };
+    }
+
+    private AttributeValue value() {
+        return switch (valueForm) {
+            case "level" -> new AttributeValue.Level(Fraction.of(valueNumber));
+            case "physical" -> new AttributeValue.Physical(valueNumber);
+            case "named" -> new AttributeValue.Named(valueText);
+            case "reference" -> new AttributeValue.Reference(new PaletteId((int) valueNumber));
+            default -> throw Refusal.of("store.value", "value", "There is no value form “" + valueForm + "”.");
+        };
+    }
+}

@@ -1,0 +1,70 @@
+package app.loculus.app.store;
+
+import app.loculus.app.store.disk.Disk;
+import java.util.List;
+import java.util.Map;
+import org.apache.ibatis.annotations.Delete;
+import org.apache.ibatis.annotations.Insert;
+import org.apache.ibatis.annotations.Lang;
+import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Param;
+import org.apache.ibatis.annotations.Select;
+import org.springframework.stereotype.Repository;
+
+/** How fixtures of the virtual rig differ from the patch; by fixture, so that a fault stays with it when it is renumbered. */
+@Repository
+public class RigFaultStore {
+
+    /**
+     * A fault; universe and slot are empty when it hangs where the patch has it.
+     *
+     * @param mode the mode it is set to, empty for that of the patch
+     * @param practice whether it was hidden to be found
+     */
+    public record RigFault(
+            long showId, int fixtureId, Integer universe, Integer slot, boolean dead, String mode, boolean practice) {}
+
+    @Mapper
+    interface Rows {
+        @Select("select * from rig_fault where show_id = #{show} order by fixture_id")
+        List<RigFault> of(@Param("show") long show);
+
+        @Lang(RowColumns.class)
+        @Insert("merge into rig_fault ({columns}) key (show_id, fixture_id) values ({values})")
+        void put(RigFault fault);
+
+        @Delete("delete from rig_fault where show_id = #{show} and fixture_id = #{fixture}")
+        void delete(@Param("show") long show, @Param("fixture") int fixture);
+
+        @Delete("delete from rig_fault where show_id = #{show}")
+        void clear(@Param("show") long show);
+    }
+
+    private final Rows rows;
+    private final Disk disk;
+
+    RigFaultStore(Rows rows, Disk disk) {
+        this.rows = rows;
+        this.disk = disk;
+    }
+
+    public List<RigFault> of(long show) {
+        return rows.of(show);
+    }
+
+    public void put(RigFault fault) {
+        disk.write(() -> rows.put(fault));
+    }
+
+    public void delete(long show, int fixture) {
+        disk.write(() -> rows.delete(show, fixture));
+    }
+
+    /** These and no others. */
+    public void replace(long show, Map<Integer, RigFault> faults) {
+        disk.write(() -> {
+            rows.clear(show);
+            faults.values().forEach(rows::put);
+        });
+    }
+}

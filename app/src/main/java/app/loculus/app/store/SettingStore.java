@@ -1,0 +1,42 @@
+package app.loculus.app.store;
+
+import app.loculus.app.store.disk.Disk;
+import java.util.function.Supplier;
+import org.apache.ibatis.annotations.Insert;
+import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Param;
+import org.apache.ibatis.annotations.Select;
+import org.springframework.stereotype.Repository;
+
+/** What this installation keeps of itself. */
+@Repository
+public class SettingStore {
+
+    @Mapper
+    interface Rows {
+        @Select("select text from setting where name = #{name}")
+        String find(@Param("name") String name);
+
+        @Insert("insert into setting (name, text) values (#{name}, #{text})")
+        void put(@Param("name") String name, @Param("text") String text);
+    }
+
+    private final Rows rows;
+    private final Disk disk;
+
+    SettingStore(Rows rows, Disk disk) {
+        this.rows = rows;
+        this.disk = disk;
+    }
+
+    /** The setting; made and kept when there is none yet. */
+    public String once(String name, Supplier<String> first) {
+        String held = rows.find(name);
+        if (held != null) {
+            return held;
+        }
+        String made = first.get();
+        disk.write(() -> rows.put(name, made));
+        return made;
+    }
+}

@@ -1,0 +1,114 @@
+package app.loculus.core.command;
+
+import app.loculus.core.colour.Chromaticity;
+import app.loculus.core.colour.Whites;
+import app.loculus.core.edit.hand.Amount;
+import app.loculus.core.edit.hand.Arrange;
+import app.loculus.core.edit.hand.Choose;
+import app.loculus.core.edit.hand.Clear;
+import app.loculus.core.edit.hand.Highlight;
+import app.loculus.core.edit.hand.SendHome;
+import app.loculus.core.edit.hand.SetColour;
+import app.loculus.core.edit.hand.SetSpread;
+import app.loculus.core.edit.hand.StepShare;
+import app.loculus.core.profile.Kind;
+import app.loculus.core.selection.Spread;
+import app.loculus.core.show.ShowEdit;
+import app.loculus.core.unit.Kelvin;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.BiFunction;
+
+/** Choosing, arranging and setting. */
+final class HandClauses extends RoomClauses {
+
+    private final Clauses all;
+
+    /** @param all reads values that belong to other rooms */
+    HandClauses(Clauses all) {
+        this.all = all;
+    }
+
+    @Override
+    public List<ShowEdit> visitChoose(LineParser.ChooseContext c) {
+        List<ShowEdit> edits = new ArrayList<>();
+        if (c.selection() != null) {
+            edits.addAll(later(draft -> new Choose(new Selecting(draft).visit(c.selection()))));
+        }
+        c.pattern().forEach(p -> edits.addAll(later(draft -> new Arrange(p.accept(new Patterns())))));
+        c.value().forEach(v -> edits.addAll(all.edits(v)));
+        return edits;
+    }
+
+    @Override
+    public List<ShowEdit> visitHome(LineParser.HomeContext c) {
+        return one(new SendHome(Optional.ofNullable(c.kind()).map(k -> Kind.parse(k.getText()))));
+    }
+
+    @Override
+    public List<ShowEdit> visitClear(LineParser.ClearContext c) {
+        return one(new Clear(c.ALL() != null));
+    }
+
+    @Override
+    public List<ShowEdit> visitNext(LineParser.NextContext c) {
+        return one(new StepShare(1));
+    }
+
+    @Override
+    public List<ShowEdit> visitPrevious(LineParser.PreviousContext c) {
+        return one(new StepShare(-1));
+    }
+
+    @Override
+    public List<ShowEdit> visitHighlight(LineParser.HighlightContext c) {
+        return one(new Highlight(c.ON() != null));
+    }
+
+    @Override
+    public List<ShowEdit> visitIntensity(LineParser.IntensityContext c) {
+        return one(spread("Dimmer", c.amount()));
+    }
+
+    @Override
+    public List<ShowEdit> visitSetAttribute(LineParser.SetAttributeContext c) {
+        return one(spread(c.attribute().getText(), c.amount()));
+    }
+
+    @Override
+    public List<ShowEdit> visitSetNamed(LineParser.SetNamedContext c) {
+        return one(new SetSpread(
+                c.attribute().getText(), Spread.of(0.0), Amount.PLAIN, Optional.of(Terms.text(c.text()))));
+    }
+
+    private static SetSpread spread(String word, LineParser.AmountContext c) {
+        if (c.FULL() != null || c.OUT() != null) {
+            return new SetSpread(word, Spread.of(c.FULL() != null ? 100.0 : 0.0), Amount.PERCENT, Optional.empty());
+        }
+        List<Double> points = c.number().stream().map(Terms::number).toList();
+        return new SetSpread(word, new Spread(points), amount(c.measure()), Optional.empty());
+    }
+
+    private static Amount amount(LineParser.MeasureContext c) {
+        if (c == null) {
+            return Amount.PLAIN;
+        }
+        BiFunction<Object, Amount, Optional<Amount>> when =
+                (token, amount) -> Optional.ofNullable(token).map(t -> amount);
+        return when.apply(c.DEG(), Amount.DEGREES)
+                .or(() -> when.apply(c.HZ(), Amount.HERTZ))
+                .or(() -> when.apply(c.DMX(), Amount.DMX))
+                .orElse(Amount.KELVIN);
+    }
+
+    @Override
+    public List<ShowEdit> visitColourXy(LineParser.ColourXyContext c) {
+        return later(draft -> new SetColour(new Chromaticity(Terms.number(c.number(0)), Terms.number(c.number(1)))));
+    }
+
+    @Override
+    public List<ShowEdit> visitWhiteAt(LineParser.WhiteAtContext c) {
+        return later(draft -> new SetColour(Whites.of(Kelvin.of(Terms.number(c.number())))));
+    }
+}

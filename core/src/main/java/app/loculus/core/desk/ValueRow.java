@@ -1,0 +1,31 @@
+package app.loculus.core.desk;
+
+import java.util.List;
+
+/**
+ * One attribute of what is in hand.
+ *
+ * @param low lowest value in percent; @param high highest
+ * @param text what it is in the form people read, a name, degrees or percent
+ * @param dmx lowest and highest DMX value
+ * @param source home, hand, palette, highlight or mixed
+ * @param palette number and name of the palette it follows, empty for none
+ * @param ranges named ranges to choose from
+ */
+public record ValueRow(
+        String attribute,
+        String label,
+        String kind,
+        int units,
+        double low,
+        double high,
+        String text,
+        String physical,
+        String dmx,
+        String source,
+        String palette,
+        List<Range> ranges) {
+
+    /** A named range with the colour of its wheel slot, empty where there is none. */
+    public record Range(String name, String swatch) {}
+}

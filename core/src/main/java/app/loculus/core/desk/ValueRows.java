@@ -1,0 +1,164 @@
+package app.loculus.core.desk;
+
+import app.loculus.core.colour.LinearRgb;
+import app.loculus.core.dmx.Encoder;
+import app.loculus.core.patch.Fixture;
+import app.loculus.core.patch.UnitId;
+import app.loculus.core.profile.Attribute;
+import app.loculus.core.profile.AttributeDefinition;
+import app.loculus.core.profile.ChannelFunction;
+import app.loculus.core.profile.Mode;
+import app.loculus.core.profile.NamedRange;
+import app.loculus.core.profile.Parameter;
+import app.loculus.core.profile.Profile;
+import app.loculus.core.programmer.Touching;
+import app.loculus.core.resolve.Resolved;
+import app.loculus.core.resolve.Source;
+import app.loculus.core.show.Show;
+import app.loculus.core.unit.Decimal;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
+
+/** Sums up the attributes of everything in hand. */
+public final class ValueRows {
+
+    private final Show show;
+    private final Map<Attribute, Tally> tallies = new LinkedHashMap<>();
+
+    /** One attribute over all units. */
+    private static final class Tally {
+        private Profile profile;
+        private Mode mode;
+        private Parameter parameter;
+        private int units;
+        private double low = 1;
+        private double high;
+        private long lowDmx = Long.MAX_VALUE;
+        private long highDmx;
+        private double lowPhysical = Double.MAX_VALUE;
+        private double highPhysical = -Double.MAX_VALUE;
+        private final Set<String> names = new LinkedHashSet<>();
+        private final Set<String> sources = new LinkedHashSet<>();
+        private final Set<String> palettes = new LinkedHashSet<>();
+
+        void count(Resolved resolved) {
+            double value = resolved.fraction().value();
+            long dmx = Encoder.dmx(resolved.function(), resolved.fraction());
+            double physical = resolved.function().physicalOf(resolved.fraction());
+            units++;
+            low = Math.min(low, value);
+            high = Math.max(high, value);
+            lowDmx = Math.min(lowDmx, dmx);
+            highDmx = Math.max(highDmx, dmx);
+            lowPhysical = Math.min(lowPhysical, physical);
+            highPhysical = Math.max(highPhysical, physical);
+            names.add(resolved.function()
+                    .rangeAt(resolved.fraction())
+                    .map(NamedRange::name)
+                    .orElse(""));
+        }
+    }
+
+    public ValueRows(Show show) {
+        this.show = show;
+    }
+
+    public List<ValueRow> rows() {
+        Map<Fixture, List<Resolved>> resolved = new LinkedHashMap<>();
+        for (UnitId held : show.hand().selection().units()) {
+            for (UnitId unit : Touching.withCells(show.patch(), held)) {
+                Fixture fixture = show.patch().get(unit.fixture());
+                count(fixture, unit, resolved.computeIfAbsent(fixture, show.resolver()::resolve));
+            }
+        }
+        return tallies.entrySet().stream()
+                .map(e -> row(e.getKey(), e.getValue()))
+                .toList();
+    }
+
+    private void count(Fixture fixture, UnitId unit, List<Resolved> channels) {
+        Mode mode = show.patch().modeOf(fixture);
+        for (Parameter parameter : mode.parameters(unit.cell()).values()) {
+            Resolved resolved = channels.get(parameter.channel());
+            if (!resolved.function().attribute().equals(parameter.attribute())) {
+                continue;
+            }
+            Tally tally = tallies.computeIfAbsent(parameter.attribute(), a -> new Tally());
+            tally.profile = show.patch().profileOf(fixture);
+            tally.mode = mode;
+            tally.parameter = parameter;
+            tally.count(resolved);
+            source(resolved.source(), tally);
+        }
+    }
+
+    private void source(Source source, Tally tally) {
+        tally.sources.add(source.word());
+        source.followed().flatMap(show::palette).ifPresent(p -> tally.palettes.add(p.number() + " " + p.name()));
+    }
+
+    private static ValueRow row(Attribute attribute, Tally t) {
+        AttributeDefinition definition = t.profile.definition(attribute);
+        return new ValueRow(
+                attribute.name(),
+                definition.pretty(),
+                definition.kind().name().toLowerCase(Locale.ROOT),
+                t.units,
+                t.low * 100,
+                t.high * 100,
+                text(t, definition),
+                physical(t, definition),
+                range(t.lowDmx, t.highDmx, 0, ""),
+                t.sources.size() == 1 ? t.sources.iterator().next() : "mixed",
+                t.palettes.size() == 1 ? t.palettes.iterator().next() : "",
+                ranges(t));
+    }
+
+    private static String text(Tally t, AttributeDefinition definition) {
+        String name = t.names.size() == 1 ? t.names.iterator().next() : "";
+        if (!name.isEmpty()) {
+            return name;
+        }
+        return definition.unit().equals("Angle")
+                ? physical(t, definition)
+                : range(t.low * 100, t.high * 100, t.low == t.high ? 1 : 0, " %");
+    }
+
+    private static String physical(Tally t, AttributeDefinition definition) {
+        String unit = switch (definition.unit()) {
+            case "Angle" -> "°";
+            case "Frequency" -> " Hz";
+            case "Percent" -> " %";
+            default -> "";
+        };
+        return range(t.lowPhysical, t.highPhysical, 1, unit);
+    }
+
+    private static String range(double low, double high, int places, String unit) {
+        String from = Decimal.text(low, places);
+        String to = Decimal.text(high, places);
+        return from.equals(to) ? from + unit : from + " … " + to + unit;
+    }
+
+    private static List<ValueRow.Range> ranges(Tally t) {
+        return t.mode.channelOf(t.parameter).functions().stream()
+                .filter(f -> f.attribute().equals(t.parameter.attribute()))
+                .flatMap(f -> f.ranges().stream().map(r -> new ValueRow.Range(r.name(), swatch(t, f, r))))
+                .distinct()
+                .toList();
+    }
+
+    private static String swatch(Tally t, ChannelFunction function, NamedRange range) {
+        return function.wheel()
+                .flatMap(t.profile::wheel)
+                .filter(w ->
+                        range.wheelSlot() > 0 && range.wheelSlot() <= w.slots().size())
+                .flatMap(w -> w.slots().get(range.wheelSlot() - 1).colour())
+                .map(c -> LinearRgb.of(c).normalised().hex())
+                .orElse("");
+    }
+}

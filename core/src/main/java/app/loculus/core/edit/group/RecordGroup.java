@@ -1,0 +1,62 @@
+package app.loculus.core.edit.group;
+
+import app.loculus.core.group.Group;
+import app.loculus.core.group.GroupContent;
+import app.loculus.core.group.GroupId;
+import app.loculus.core.problem.Refusal;
+import app.loculus.core.problem.WayOut;
+import app.loculus.core.selection.Selection;
+import app.loculus.core.show.Draft;
+import app.loculus.core.show.Names;
+import app.loculus.core.show.Show;
+import app.loculus.core.show.ShowEdit;
+import app.loculus.core.unit.Numbers;
+import app.loculus.core.unit.Quoted;
+import java.util.Optional;
+
+/**
+ * Keeps what is in hand as a group, in its order.
+ *
+ * @param number the next free one when absent
+ * @param replace whether an existing group of this number takes the new content
+ */
+public record RecordGroup(Optional<Integer> number, Optional<String> name, boolean replace) implements ShowEdit {
+
+    @Override
+    public void on(Draft draft) {
+        Selection selection = draft.held();
+        int into = number.orElseGet(() -> nextFree(draft.show()));
+        Optional<Group> existing = GroupFinder.numbered(draft.show(), into);
+        GroupId id = existing.map(Group::id).orElseGet(draft.show()::nextGroupId);
+        existing.filter(g -> !replace).ifPresent(g -> refuse(draft.show(), g));
+        String called =
+                name.map(Names::checked).or(() -> existing.map(Group::name)).orElse("Group " + into);
+        draft.put(new Group(id, into, called, new GroupContent.Fixed(selection)));
+        draft.say((existing.isPresent() ? "Replaces" : "Records") + " group " + into + " “" + called + "”: "
+                + Numbers.count(selection.size(), "unit") + " in "
+                + Numbers.count(selection.steps().size(), "step"));
+    }
+
+    /** The lowest number no group has. */
+    public static int nextFree(Show show) {
+        int next = 1;
+        for (Group group : show.groups()) {
+            next = group.number() == next ? next + 1 : next;
+        }
+        return next;
+    }
+
+    private void refuse(Show show, Group existing) {
+        String called = name.map(n -> " " + Quoted.of(n)).orElse("");
+        int free = nextFree(show);
+        throw Refusal.of(
+                "group.exists",
+                "group",
+                "Group " + existing.number() + " is “" + existing.name() + "” with "
+                        + Numbers.count(existing.content().selection().size(), "unit") + ".",
+                WayOut.line(
+                        "Replace group " + existing.number(),
+                        "record group " + existing.number() + called + " replace"),
+                WayOut.line("Record as " + free, "record group " + free + called));
+    }
+}

@@ -1,0 +1,6 @@
+/**
+ * Edits of what is in hand and of working values: choosing, arranging, setting, home, clear.
+ *
+ * A number alone is percent; for pan and tilt it is degrees.
+ */
+package app.loculus.core.edit.hand;

@@ -1,0 +1,37 @@
+package app.loculus.core.edit.profile;
+
+import app.loculus.core.edit.patch.PatchFixtures;
+import app.loculus.core.patch.Fixture;
+import app.loculus.core.patch.FixtureId;
+import app.loculus.core.problem.Refusal;
+import app.loculus.core.profile.Profile;
+import app.loculus.core.profile.ProfileId;
+import app.loculus.core.profile.Profiles;
+import app.loculus.core.show.Draft;
+import app.loculus.core.show.ShowEdit;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
+
+/** Gives the show the library's profile in place of its own copy; every fixture of it stays in its mode. */
+public record RenewProfile(ProfileId held, Profile newer) implements ShowEdit {
+
+    @Override
+    public void on(Draft draft) {
+        Map<String, List<FixtureId>> byMode = draft.show().patch().fixtures().stream()
+                .filter(f -> f.profile().equals(held))
+                .collect(Collectors.groupingBy(
+                        Fixture::mode, LinkedHashMap::new, Collectors.mapping(Fixture::id, Collectors.toList())));
+        if (byMode.isEmpty()) {
+            throw Refusal.of("profile.unused", "profile", "No fixture of this show is of that profile.");
+        }
+        byMode.forEach((mode, fixtures) -> new ChangeType(
+                        fixtures,
+                        new Profiles.Type(newer, newer.mode(mode)),
+                        Optional.empty(),
+                        PatchFixtures.Clashing.REFUSE)
+                .on(draft));
+    }
+}

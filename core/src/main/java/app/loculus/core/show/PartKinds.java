@@ -1,0 +1,149 @@
+package app.loculus.core.show;
+
+import app.loculus.core.group.Group;
+import app.loculus.core.group.GroupId;
+import app.loculus.core.palette.Entry;
+import app.loculus.core.palette.Palette;
+import app.loculus.core.patch.Fixture;
+import app.loculus.core.patch.FixtureId;
+import app.loculus.core.patch.UnitId;
+import app.loculus.core.patch.UniverseSetup;
+import app.loculus.core.profile.Attribute;
+import app.loculus.core.profile.Profile;
+import app.loculus.core.profile.ProfileId;
+import app.loculus.core.programmer.Hand;
+import app.loculus.core.programmer.Touched;
+import app.loculus.core.programmer.UnitValues;
+import app.loculus.core.value.PaletteId;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * Every kind of part a show has, in the order in which they are written: what is referred to comes before what refers
+ * to it. A new kind is one more entry here, its record, its table and its store.
+ */
+public final class PartKinds {
+
+    public static final PartKind<Whole, String> NAME = PartKind.of("name", "name", whole(), String.class)
+            .told((before, after, were, are, words) -> {
+                if (!were.equals(are)) {
+                    words.accept("The show is called “" + after.name() + "”, no longer “" + before.name() + "”");
+                }
+            });
+
+    public static final PartKind<ProfileId, Profile> PROFILES = PartKind.of(
+                    "profiles",
+                    "profiles",
+                    new PartKind.Keys<>(
+                            ProfileId.class,
+                            "id",
+                            false,
+                            Comparator.comparing(ProfileId::value),
+                            ProfileId::value,
+                            ProfileId::new),
+                    Profile.class)
+            .keyedBy(Profile::id);
+
+    public static final PartKind<FixtureId, Fixture> FIXTURES = PartKind.of(
+                    "fixtures", "fixtures", numbered(FixtureId.class, FixtureId::value, FixtureId::new), Fixture.class)
+            .keyedBy(Fixture::id)
+            .numberedBy(Fixture::number)
+            .brokenWhen(PartKinds::withoutType)
+            .noticedWhen((a, b) -> a.number() != b.number()
+                    || !a.profile().equals(b.profile())
+                    || !a.mode().equals(b.mode()))
+            .told(new FixtureTeller());
+
+    public static final PartKind<GroupId, Group> GROUPS = PartKind.of(
+                    "groups", "groups", numbered(GroupId.class, GroupId::value, GroupId::new), Group.class)
+            .keyedBy(Group::id)
+            .numberedBy(Group::number)
+            .refitting((id, group, refit) ->
+                    Optional.of(group.holding(group.content().filtered(s -> s.keeping(refit::keeps)))))
+            .told(Teller.named("group", g -> g.number() + " “" + g.name() + "”"));
+
+    public static final PartKind<PaletteId, Palette> PALETTES = PartKind.of(
+                    "palettes", "palettes", numbered(PaletteId.class, PaletteId::value, PaletteId::new), Palette.class)
+            .keyedBy(Palette::id)
+            .numberedBy(p -> p.kind().word() + " " + p.number())
+            .refitting((id, palette, refit) -> Optional.of(refitted(palette, refit)))
+            .told(Teller.named("palette", Palette::toString));
+
+    public static final PartKind<Integer, UniverseSetup> UNIVERSES = PartKind.of(
+                    "universes", "universes", numbered(Integer.class, n -> n, n -> n), UniverseSetup.class)
+            .keyedBy(UniverseSetup::universe)
+            .usually(UniverseSetup::usual)
+            .told(Teller.named("universe", u -> String.valueOf(u.universe())));
+
+    public static final PartKind<UnitId, UnitValues> VALUES = PartKind.of(
+                    "values",
+                    "working values",
+                    new PartKind.Keys<>(
+                            UnitId.class, "unit", true, Comparator.naturalOrder(), UnitId::toString, UnitId::parse),
+                    UnitValues.class)
+            .usually(unit -> UnitValues.NONE)
+            .refitting(PartKinds::refitted)
+            .told(Teller.whenever("Working values differ"));
+
+    public static final PartKind<Whole, Hand> HAND = PartKind.of("hand", "what is in hand", whole(), Hand.class)
+            .usually(show -> Hand.EMPTY)
+            .refitting((show, hand, refit) -> Optional.of(hand.keeping(refit::keeps)));
+
+    public static final List<PartKind<?, ?>> ALL =
+            List.of(NAME, PROFILES, FIXTURES, GROUPS, PALETTES, UNIVERSES, VALUES, HAND);
+
+    private PartKinds() {}
+
+    /** @return empty for a name that no kind of today has */
+    public static Optional<PartKind<?, ?>> named(String name) {
+        return ALL.stream()
+                .<PartKind<?, ?>>map(k -> k)
+                .filter(k -> k.name().equals(name))
+                .findFirst();
+    }
+
+    private static Optional<String> withoutType(Show show, Fixture f) {
+        return show.profiles()
+                        .find(f.profile())
+                        .flatMap(p -> p.findMode(f.mode()))
+                        .isPresent()
+                ? Optional.empty()
+                : Optional.of("fixture " + f.number() + " is of a profile or mode that the show does not hold");
+    }
+
+    private static PartKind.Keys<Whole> whole() {
+        return new PartKind.Keys<>(Whole.class, "show", false, Comparator.naturalOrder(), w -> "", text -> Whole.SHOW);
+    }
+
+    private static <K> PartKind.Keys<K> numbered(
+            Class<K> type, java.util.function.ToIntFunction<K> number, java.util.function.IntFunction<K> of) {
+        return new PartKind.Keys<>(
+                type,
+                "id",
+                true,
+                Comparator.comparingInt(number),
+                k -> String.valueOf(number.applyAsInt(k)),
+                text -> of.apply(Integer.parseInt(text)));
+    }
+
+    private static Palette refitted(Palette palette, Refit refit) {
+        List<Entry> before = palette.entries();
+        List<Entry> after =
+                before.stream().flatMap(e -> refit.entry(palette, e).stream()).toList();
+        return after.equals(before) ? palette : palette.holding(after);
+    }
+
+    private static Optional<UnitValues> refitted(UnitId unit, UnitValues values, Refit refit) {
+        if (!refit.keeps(unit)) {
+            return Optional.empty();
+        }
+        Map<Attribute, Touched> kept = new LinkedHashMap<>();
+        values.byAttribute()
+                .forEach((attribute, value) ->
+                        refit.value(unit, attribute, value).ifPresent(v -> kept.put(attribute, v)));
+        return kept.equals(values.byAttribute()) ? Optional.of(values) : Optional.of(new UnitValues(kept));
+    }
+}

@@ -1,0 +1,64 @@
+package app.loculus.core.show;
+
+import app.loculus.core.palette.Entry;
+import app.loculus.core.palette.Palette;
+import app.loculus.core.patch.UnitId;
+import app.loculus.core.profile.Attribute;
+import app.loculus.core.programmer.Touched;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+
+/** The one walk over everything that names units, types and palettes. */
+public final class References {
+
+    private References() {}
+
+    /** What becomes of the parts that name what a refit is about; only those that change. */
+    public static List<Change<?, ?>> refitted(Show show, Refit refit) {
+        List<Change<?, ?>> changes = new ArrayList<>();
+        PartKinds.ALL.forEach(kind -> refitted(kind, show, refit, changes));
+        return changes;
+    }
+
+    private static <K, V> void refitted(PartKind<K, V> kind, Show show, Refit refit, List<Change<?, ?>> changes) {
+        show.all(kind).forEach((key, part) -> {
+            Optional<V> after = kind.refitted(key, part, refit).flatMap(p -> kind.stored(key, p));
+            if (!after.equals(Optional.of(part))) {
+                changes.add(new Change<>(kind, key, Optional.of(part), after));
+            }
+        });
+    }
+
+    /** Lets go of whatever leads nowhere in this show. */
+    static Refit standing(Show show) {
+        return new Refit() {
+            @Override
+            public boolean keeps(UnitId unit) {
+                return show.patch()
+                        .find(unit.fixture())
+                        .flatMap(f -> show.profiles().find(f.profile()).flatMap(p -> p.findMode(f.mode())))
+                        .filter(mode -> unit.cell() >= 0 && unit.cell() <= mode.cells())
+                        .isPresent();
+            }
+
+            @Override
+            public List<Entry> entry(Palette palette, Entry entry) {
+                boolean held = entry.scope()
+                        .ownProfile()
+                        .map(p -> show.profiles().find(p).isPresent())
+                        .orElse(true);
+                return held ? Refit.super.entry(palette, entry) : List.of();
+            }
+
+            @Override
+            public Optional<Touched> value(UnitId unit, Attribute attribute, Touched value) {
+                boolean led = value.value()
+                        .followed()
+                        .map(p -> show.palette(p).isPresent())
+                        .orElse(true);
+                return led ? Optional.of(value) : Optional.empty();
+            }
+        };
+    }
+}

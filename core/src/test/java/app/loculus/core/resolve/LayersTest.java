@@ -1,0 +1,89 @@
+package app.loculus.core.resolve;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import app.loculus.core.RandomLines;
+import app.loculus.core.Rig;
+import app.loculus.core.dmx.FrameRenderer;
+import app.loculus.core.edit.hand.Solo;
+import app.loculus.core.patch.FixtureId;
+import app.loculus.core.patch.UnitId;
+import app.loculus.core.profile.Attribute;
+import app.loculus.core.programmer.Touched;
+import app.loculus.core.programmer.UnitValues;
+import app.loculus.core.show.Show;
+import app.loculus.core.value.AttributeValue;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+
+/** The stack of layers: what lies above counts, as its merge rule says; incremental frames equal frames from scratch. */
+class LayersTest {
+
+    private static final Show SHOW = Rig.after(Rig.everyKind(), "1 at 60");
+    private static final FixtureId ONE = SHOW.patch().number(1).id();
+
+    private static Layer level(String owner, Layer.Merge merge, boolean covers, double level) {
+        return new Layer.Values(
+                owner,
+                1,
+                merge,
+                covers,
+                Map.of(
+                        UnitId.whole(ONE),
+                        new UnitValues(Map.of(Attribute.DIMMER, Touched.byHand(AttributeValue.level(level))))));
+    }
+
+    private static int slot(Layer... above) {
+        return new FrameRenderer().render(SHOW.scene().under(List.of(above))).slots(1)[0] & 0xFF;
+    }
+
+    @Test
+    void the_latest_counts_whatever_it_is() {
+        assertThat(slot()).isEqualTo(153);
+        assertThat(slot(level("look", Layer.Merge.LATEST, false, 0.2))).isEqualTo(51);
+    }
+
+    @Test
+    void of_two_intensities_the_highest_counts() {
+        assertThat(slot(level("look", Layer.Merge.HIGHEST, false, 0.2))).isEqualTo(153);
+        assertThat(slot(level("look", Layer.Merge.HIGHEST, false, 0.8))).isEqualTo(204);
+        assertThat(slot(level("a", Layer.Merge.HIGHEST, false, 0.8), level("b", Layer.Merge.HIGHEST, false, 0.7)))
+                .isEqualTo(204);
+    }
+
+    @Test
+    void nothing_counts_below_a_layer_that_covers() {
+        Layer nothing = new Layer.Values("page", 1, Layer.Merge.LATEST, true, Map.of());
+        assertThat(slot(nothing)).isZero();
+        assertThat(slot(nothing, level("look", Layer.Merge.HIGHEST, false, 0.2)))
+                .isEqualTo(51);
+    }
+
+    @ParameterizedTest
+    @ValueSource(longs = {91, 92, 93, 94})
+    void incremental_frames_equal_frames_from_scratch_under_any_layers(long seed) {
+        Random random = new Random(seed);
+        RandomLines lines = new RandomLines(seed);
+        FrameRenderer renderer = new FrameRenderer();
+        Show show = SHOW;
+        for (int i = 0; i < 80; i++) {
+            show = lines.step(show);
+            List<Layer> above = new ArrayList<>();
+            if (random.nextInt(3) == 0) {
+                List<FixtureId> some = show.patch().fixtures().stream()
+                        .filter(f -> random.nextInt(3) == 0)
+                        .map(f -> f.id())
+                        .toList();
+                Solo.Look look = Solo.Look.values()[random.nextInt(Solo.Look.values().length)];
+                above.addAll(Solo.layers(show, some, look, random.nextInt(101), "page", i));
+            }
+            Scene scene = show.scene().under(above);
+            assertThat(renderer.update(scene)).as("%s", lines.said()).isEqualTo(new FrameRenderer().render(scene));
+        }
+    }
+}

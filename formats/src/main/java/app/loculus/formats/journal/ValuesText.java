@@ -1,0 +1,75 @@
+package app.loculus.formats.journal;
+
+import app.loculus.core.profile.Attribute;
+import app.loculus.core.programmer.Touched;
+import app.loculus.core.programmer.UnitValues;
+import app.loculus.core.unit.Fraction;
+import app.loculus.core.value.AttributeValue;
+import app.loculus.core.value.PaletteId;
+import java.util.LinkedHashMap;
+import java.util.Map;
+
+/**
+ * Working values as text: a line an attribute, in the order of their names, so that equal values are equal texts. Each
+ * line holds the name, how it came there, the form and the value: {@code Dimmer t L0.5}, {@code Gobo1 tc NRipple},
+ * {@code Pan - P-40.0}, {@code ColorAdd_R t R3}. t is touched, c came along, L a share of the range, P physical, N a named
+ * range, R a palette. Line breaks in names are written as {@code \n}.
+ */
+final class ValuesText {
+
+    private ValuesText() {}
+
+    static String of(UnitValues values) {
+        StringBuilder text = new StringBuilder(32 * values.byAttribute().size());
+        values.byAttribute().forEach((attribute, touched) -> {
+            text.append(text.isEmpty() ? "" : "\n").append(attribute.name()).append(' ');
+            text.append(touched.touched() ? "t" : "-").append(touched.companion() ? "c " : " ");
+            append(touched.value(), text);
+        });
+        return text.toString();
+    }
+
+    private static void append(AttributeValue value, StringBuilder text) {
+        if (value instanceof AttributeValue.Level level) {
+            text.append('L').append(level.fraction().value());
+        } else if (value instanceof AttributeValue.Physical physical) {
+            text.append('P').append(physical.value());
+        } else if (value instanceof AttributeValue.Named named) {
+            text.append('N').append(named.name().replace("\\", "\\\\").replace("\n", "\\n"));
+        } else {
+            text.append('R').append(value.followed().orElseThrow().value());
+        }
+    }
+
+    /** @throws RuntimeException when the text is damaged */
+    static UnitValues read(String text) {
+        Map<Attribute, Touched> values = new LinkedHashMap<>();
+        for (String line : text.isEmpty() ? new String[0] : text.split("\n")) {
+            String[] parts = line.split(" ", 3);
+            boolean companion = parts[1].endsWith("c");
+            values.put(new Attribute(parts[0]), new Touched(value(parts[2]), parts[1].startsWith("t"), companion));
+        }
+        return new UnitValues(values);
+    }
+
+    private static AttributeValue value(String text) {
+        String rest = text.substring(1);
+        return switch (text.charAt(0)) {
+            case 'L' -> new AttributeValue.Level(Fraction.of(Double.parseDouble(rest)));
+            case 'P' -> new AttributeValue.Physical(Double.parseDouble(rest));
+            case 'N' -> new AttributeValue.Named(unescaped(rest));
+            case 'R' -> new AttributeValue.Reference(new PaletteId(Integer.parseInt(rest)));
+            default -> throw new UnreadableEntry("it holds a value of the form “" + text.charAt(0) + "”");
+        };
+    }
+
+    private static String unescaped(String text) {
+        StringBuilder out = new StringBuilder(text.length());
+        for (int i = 0; i < text.length(); i++) {
+            boolean escape = text.charAt(i) == '\\' && i + 1 < text.length();
+            i += escape ? 1 : 0;
+            out.append(escape && text.charAt(i) == 'n' ? '\n' : text.charAt(i));
+        }
+        return out.toString();
+    }
+}
