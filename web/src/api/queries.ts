@@ -1,7 +1,7 @@
 import { QueryClient, useQuery } from '@tanstack/react-query';
 import { useCurrentShow } from './current-show';
 import { answered, client, type PatchView } from './client';
-import { stand } from './writing';
+import { settled, stand } from './writing';
 
 export const queryClient = new QueryClient({
   defaultOptions: { queries: { staleTime: Infinity, retry: 1, refetchOnWindowFocus: false } },
@@ -52,8 +52,23 @@ export const useShow = () =>
   });
 export const usePatch = () =>
   useOfShow('patch', async (id) => answered(await client.GET('/api/shows/{id}/patch', at(id))));
-export const useDesk = () =>
-  useOfShow('desk', async (id) => answered(await client.GET('/api/shows/{id}/desk', at(id))));
+const loadDesk = async (id: number) => answered(await client.GET('/api/shows/{id}/desk', at(id)));
+export const useDesk = () => useOfShow('desk', loadDesk);
+
+/** The fixtures in hand when every press so far is done: the next press acts on what those left, not on what is drawn. */
+export async function heldNow(): Promise<number[]> {
+  await settled();
+  const id = useCurrentShow.getState().id;
+  if (id === null) return [];
+  const queryFn = () => loadDesk(id);
+  const desk = await queryClient.fetchQuery({ queryKey: ['show', id, 'desk'], queryFn, staleTime: 0 });
+  return fixturesOf(desk.steps);
+}
+
+/** The fixtures of which these units are, each once, in order. */
+export const fixturesOf = (steps: string[][]) => [
+  ...new Set(steps.flat().map((u) => Number(u.split('.')[0]))),
+];
 export const useGroups = () =>
   useOfShow('groups', async (id) => answered(await client.GET('/api/shows/{id}/groups', at(id))));
 export const usePalettes = () =>

@@ -37,6 +37,9 @@ async function sent<T>(send: (headers: WriteHeaders) => Promise<T>, headers: Wri
 
 let last: Promise<unknown> = Promise.resolve();
 
+/** When everything that was asked for until now is done. */
+export const settled = () => last.catch(() => undefined);
+
 /** Writes one after the other, in the order in which they were asked for, each with a key and the revision it was made on. */
 export function write<T>(send: (headers: WriteHeaders) => Promise<T>): Promise<T> {
   const next = last

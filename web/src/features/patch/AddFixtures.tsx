@@ -1,8 +1,8 @@
 import { ChevronDown, ChevronUp } from 'lucide-react';
 import { useEffect, useMemo, useState } from 'react';
 import type { LineResponse, PatchView } from '../../api/client';
-import { useDesk } from '../../api/queries';
-import { edit, type Edit } from '../../api/commands';
+import { fixturesOf, heldNow, useDesk } from '../../api/queries';
+import { edit } from '../../api/commands';
 import { runLine } from '../../app/Line';
 import { quoted, runEdit } from '../../app/run';
 import { attempt } from '../../app/notices';
@@ -246,32 +246,34 @@ function Foreseen({
 
 /** Without a form to foresee: what can be done with what is in hand. */
 function InHand({ patch }: { patch: PatchView }) {
-  const steps = useDesk().data?.steps ?? [];
-  const numbers = [...new Set(steps.flat().map((u) => u.split('.')[0]))];
+  const numbers = fixturesOf(useDesk().data?.steps ?? []);
   const [to, setTo] = useState('');
   const [layout, setLayout] = useState('');
-  const [losses, setLosses] = useState('');
-  const [changing, setChanging] = useState(false);
-  const all = numbers.map(Number);
-  const who = runs(all);
-  const gone: Edit = { type: 'delete', numbers: all };
+  const [losing, setLosing] = useState<{ numbers: number[]; words: string } | null>(null);
+  const [changing, setChanging] = useState<number[]>([]);
+  const who = runs(numbers);
   /** Deletes at once what nothing refers to; else names the losses first. */
   const ask = async () => {
+    const gone = { type: 'delete' as const, numbers: await heldNow() };
     const foreseen = await attempt(() => edit(gone, true));
     if (!foreseen) return;
-    if (foreseen.lasting) setLosses(foreseen.words[0] ?? '');
+    if (foreseen.lasting) setLosing({ numbers: gone.numbers, words: foreseen.words[0] ?? '' });
     else await runEdit(gone);
+  };
+  const move = async () => {
+    const where = to;
+    setTo('');
+    await runEdit({ type: 'move', numbers: await heldNow(), to: where, layout });
   };
   if (numbers.length === 0)
     return <p className="text-ink-2">Fill in the form, or hold fixtures to move, unpatch or delete them.</p>;
-  const patched = patch.fixtures.some((f) => numbers.includes(String(f.number)) && f.claims.length > 0);
+  const patched = patch.fixtures.some((f) => numbers.includes(f.number) && f.claims.length > 0);
   return (
     <form
       className="flex flex-wrap items-center gap-2"
       onSubmit={(e) => {
         e.preventDefault();
-        if (to) void runEdit({ type: 'move', numbers: all, to, layout });
-        setTo('');
+        if (to) void move();
       }}
     >
       <span>
@@ -293,27 +295,30 @@ function InHand({ patch }: { patch: PatchView }) {
       {numbers.length === 2 && (
         <Button onClick={() => void runLine(`swap ${numbers[0]} with ${numbers[1]}`)}>Swap</Button>
       )}
-      <Button disabled={!patched} onClick={() => void runEdit({ type: 'unpatch', numbers: all })}>
+      <Button
+        disabled={!patched}
+        onClick={async () => void runEdit({ type: 'unpatch', numbers: await heldNow() })}
+      >
         Unpatch
       </Button>
-      <Button onClick={() => setChanging(true)}>Change type…</Button>
+      <Button onClick={async () => setChanging(await heldNow())}>Change type…</Button>
       <Button kind="danger" onClick={() => void ask()}>
         Delete
       </Button>
-      <ChangeType open={changing} numbers={all} onClose={() => setChanging(false)} />
-      <Modal open={losses !== ''} title="Delete for good?" onClose={() => setLosses('')}>
-        <p className="pb-3">{losses}.</p>
+      <ChangeType open={changing.length > 0} numbers={changing} onClose={() => setChanging([])} />
+      <Modal open={losing !== null} title="Delete for good?" onClose={() => setLosing(null)}>
+        <p className="pb-3">{losing?.words}.</p>
         <div className="flex gap-2">
           <Button
             kind="danger"
             onClick={() => {
-              setLosses('');
-              void runEdit(gone);
+              setLosing(null);
+              if (losing) void runEdit({ type: 'delete', numbers: losing.numbers });
             }}
           >
-            Delete {numbers.length === 1 ? 'it' : `all ${numbers.length}`}
+            Delete {losing?.numbers.length === 1 ? 'it' : `all ${losing?.numbers.length}`}
           </Button>
-          <Button onClick={() => setLosses('')}>Keep</Button>
+          <Button onClick={() => setLosing(null)}>Keep</Button>
         </div>
       </Modal>
     </form>

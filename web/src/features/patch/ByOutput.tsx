@@ -1,7 +1,7 @@
 import { useMemo, useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import type { PatchView, UniverseView } from '../../api/client';
-import { useDesk } from '../../api/queries';
+import { heldNow, useDesk } from '../../api/queries';
 import { runLine } from '../../app/Line';
 import { quoted, runEdit } from '../../app/run';
 import { useLine } from '../../app/line-store';
@@ -292,6 +292,11 @@ function InHand({ universe, held }: { universe: UniverseView; held: number[] }) 
   const compact = useLineReading(universe.used > 0 ? `compact universe ${universe.universe}` : '');
   const [to, setTo] = useState('');
   const words = compact.outcome?.reading ?? '';
+  const shift = async () => {
+    const where = to;
+    setTo('');
+    await runEdit({ type: 'shift', numbers: (await heldNow()).sort((a, b) => a - b), to: where });
+  };
   return (
     <div className="flex flex-wrap items-center gap-2">
       <Button
@@ -307,8 +312,7 @@ function InHand({ universe, held }: { universe: UniverseView; held: number[] }) 
           className="flex items-center gap-2"
           onSubmit={(e) => {
             e.preventDefault();
-            if (to) void runEdit({ type: 'shift', numbers: held, to });
-            setTo('');
+            if (to) void shift();
           }}
         >
           <span className="max-w-48 truncate">

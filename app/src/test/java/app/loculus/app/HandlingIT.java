@@ -3,6 +3,8 @@ package app.loculus.app;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.google.gson.JsonObject;
+import com.microsoft.playwright.CDPSession;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
@@ -233,6 +235,30 @@ class HandlingIT extends InBrowser {
                 .isVisible();
         button("^Move to 1.121").click();
         assertThat(row(11)).containsText("1.121");
+    }
+
+    @Test
+    void a_press_right_after_another_acts_on_what_that_one_left() {
+        line("1 thru 6");
+        assertThat(row(6)).hasAttribute("aria-selected", "true");
+        CDPSession network = page.context().newCDPSession(page);
+        network.send("Network.enable");
+        network.send("Network.emulateNetworkConditions", slow(300));
+        row(12).click();
+        button("^Delete$").click();
+        assertThat(row(12)).hasCount(0);
+        network.send("Network.emulateNetworkConditions", slow(0));
+        assertThat(row(1)).isVisible();
+        assertThat(row(6)).isVisible();
+    }
+
+    private static JsonObject slow(int milliseconds) {
+        JsonObject conditions = new JsonObject();
+        conditions.addProperty("offline", false);
+        conditions.addProperty("latency", milliseconds);
+        conditions.addProperty("downloadThroughput", -1);
+        conditions.addProperty("uploadThroughput", -1);
+        return conditions;
     }
 
     @Test

@@ -30,7 +30,7 @@ import org.junit.jupiter.api.TestMethodOrder;
 class LibraryIT extends InBrowser {
 
     private static Profile par() {
-        return ShippedProfiles.read().all().stream()
+        return ShippedProfiles.all().all().stream()
                 .filter(p -> p.name().equals("Ember Par"))
                 .findFirst()
                 .orElseThrow();

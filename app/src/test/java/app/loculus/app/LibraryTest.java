@@ -86,7 +86,7 @@ class LibraryTest {
     }
 
     private static Profile shipped(String name) {
-        return ShippedProfiles.read().all().stream()
+        return ShippedProfiles.all().all().stream()
                 .filter(p -> p.name().equals(name))
                 .findFirst()
                 .orElseThrow();

@@ -10,7 +10,7 @@ import java.util.Random;
 /** Random edits with the shipped profiles, for what has to hold after any of them. */
 public final class RandomEdits {
 
-    private static final LineReader LINES = new LineReader(ShippedProfiles.read());
+    private static final LineReader LINES = new LineReader(ShippedProfiles.all());
 
     private static final String[] TYPES = {
         "House Dimmer / 1-slot",

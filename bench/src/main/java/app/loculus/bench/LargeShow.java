@@ -13,7 +13,7 @@ import java.util.List;
 /** Made-up shows of a chosen size. */
 final class LargeShow {
 
-    static final Profiles PROFILES = ShippedProfiles.read();
+    static final Profiles PROFILES = ShippedProfiles.all();
     static final LineReader LINES = new LineReader(PROFILES);
 
     /** Ten types: those that can show a colour, each in its own way, and some that cannot. */

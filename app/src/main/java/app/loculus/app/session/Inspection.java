@@ -2,6 +2,7 @@ package app.loculus.app.session;
 
 import app.loculus.app.store.DamagedShow;
 import app.loculus.app.store.ShowStore;
+import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.TimeUnit;
@@ -17,9 +18,12 @@ class Inspection implements SmartLifecycle {
     private static final Logger LOG = LoggerFactory.getLogger(Inspection.class);
     private static final long STOP_SECONDS = 5;
 
+    /** Long enough for the first page to be there. */
+    private static final long PAUSE_SECONDS = 3;
+
     private final Shows shows;
     private ExecutorService inspector;
-    private volatile boolean stopping;
+    private CountDownLatch stop;
 
     Inspection(Shows shows) {
         this.shows = shows;
@@ -27,7 +31,7 @@ class Inspection implements SmartLifecycle {
 
     @Override
     public void start() {
-        stopping = false;
+        stop = new CountDownLatch(1);
         inspector = Executors.newSingleThreadExecutor(r -> {
             Thread thread = new Thread(r, "inspection");
             thread.setDaemon(true);
@@ -37,11 +41,23 @@ class Inspection implements SmartLifecycle {
         inspector.execute(this::inspect);
     }
 
+    private boolean stopping() {
+        return stop.getCount() == 0;
+    }
+
     private void inspect() {
+        try {
+            if (stop.await(PAUSE_SECONDS, TimeUnit.SECONDS)) {
+                return;
+            }
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            return;
+        }
         for (ShowStore.Listed show : shows.list()) {
             try {
-                if (!stopping) {
-                    shows.inspect(show.id(), () -> stopping);
+                if (!stopping()) {
+                    shows.inspect(show.id(), this::stopping);
                 }
             } catch (DamagedShow | NoSuchShow told) {
                 LOG.warn("{}", told.getMessage());
@@ -53,7 +69,7 @@ class Inspection implements SmartLifecycle {
 
     @Override
     public void stop() {
-        stopping = true;
+        stop.countDown();
         inspector.shutdown();
         try {
             inspector.awaitTermination(STOP_SECONDS, TimeUnit.SECONDS);

@@ -16,7 +16,6 @@ import java.util.stream.Collectors;
 import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Lang;
-import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
 import org.springframework.stereotype.Component;
@@ -28,7 +27,6 @@ class FixtureStore implements PartStore<FixtureId, Fixture> {
     /** One address of a fixture, in order. */
     record AddressRow(long showId, int fixtureId, int seq, int breakNumber, int universe, int slot, boolean shared) {}
 
-    @Mapper
     interface Rows {
         @Select("select * from fixture where show_id = #{show} order by id")
         List<FixtureRow> fixtures(@Param("show") long show);
@@ -50,8 +48,8 @@ class FixtureStore implements PartStore<FixtureId, Fixture> {
 
     private final Rows rows;
 
-    FixtureStore(Rows rows) {
-        this.rows = rows;
+    FixtureStore(Mappers mappers) {
+        this.rows = mappers.of(Rows.class);
     }
 
     @Override

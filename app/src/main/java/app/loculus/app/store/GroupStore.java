@@ -20,7 +20,6 @@ import java.util.stream.Collectors;
 import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Lang;
-import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
 import org.springframework.stereotype.Component;
@@ -34,7 +33,6 @@ class GroupStore implements PartStore<GroupId, Group> {
     /** A unit of a group: the step it stands in, and its place among all. */
     record MemberRow(long showId, int groupId, int step, int seq, int fixtureId, int cell) {}
 
-    @Mapper
     interface Rows {
         @Select("select * from show_group where show_id = #{show} order by id")
         List<GroupRow> groups(@Param("show") long show);
@@ -56,8 +54,8 @@ class GroupStore implements PartStore<GroupId, Group> {
 
     private final Rows rows;
 
-    GroupStore(Rows rows) {
-        this.rows = rows;
+    GroupStore(Mappers mappers) {
+        this.rows = mappers.of(Rows.class);
     }
 
     @Override

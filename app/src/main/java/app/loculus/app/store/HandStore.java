@@ -11,7 +11,6 @@ import java.util.List;
 import java.util.Optional;
 import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
-import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
 import org.springframework.stereotype.Component;
@@ -20,7 +19,6 @@ import org.springframework.stereotype.Component;
 @Component
 class HandStore implements PartStore<Whole, Hand> {
 
-    @Mapper
     interface Rows {
         @Select("select held from hand where show_id = #{show}")
         String held(@Param("show") long show);
@@ -35,8 +33,8 @@ class HandStore implements PartStore<Whole, Hand> {
     private final Rows rows;
     private final JournalFormat format;
 
-    HandStore(Rows rows, JournalFormat format) {
-        this.rows = rows;
+    HandStore(Mappers mappers, JournalFormat format) {
+        this.rows = mappers.of(Rows.class);
         this.format = format;
     }
 

@@ -11,7 +11,6 @@ import java.util.List;
 import java.util.Optional;
 import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
-import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
 import org.springframework.stereotype.Component;
@@ -20,7 +19,6 @@ import org.springframework.stereotype.Component;
 @Component
 class HeldProfileStore implements PartStore<ProfileId, Profile> {
 
-    @Mapper
     interface Rows {
         @Select("select profile_id from show_profile where show_id = #{show} order by profile_id")
         List<String> held(@Param("show") long show);
@@ -35,8 +33,8 @@ class HeldProfileStore implements PartStore<ProfileId, Profile> {
     private final Rows rows;
     private final ProfileStore profiles;
 
-    HeldProfileStore(Rows rows, ProfileStore profiles) {
-        this.rows = rows;
+    HeldProfileStore(Mappers mappers, ProfileStore profiles) {
+        this.rows = mappers.of(Rows.class);
         this.profiles = profiles;
     }
 

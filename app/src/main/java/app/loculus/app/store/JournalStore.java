@@ -10,7 +10,6 @@ import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
 import org.apache.ibatis.annotations.Delete;
-import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
 import org.apache.ibatis.annotations.Update;
@@ -39,7 +38,6 @@ public class JournalStore {
 
     record BodyRow(int format, String delta, byte[] body, byte[] largeBody) {}
 
-    @Mapper
     interface Rows {
         @Select(
                 "select id from final table (insert into journal "
@@ -104,8 +102,8 @@ public class JournalStore {
     private final Rows rows;
     private final JournalFormat format;
 
-    JournalStore(Rows rows, JournalFormat format) {
-        this.rows = rows;
+    JournalStore(Mappers mappers, JournalFormat format) {
+        this.rows = mappers.of(Rows.class);
         this.format = format;
     }
 

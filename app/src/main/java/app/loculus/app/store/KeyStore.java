@@ -4,7 +4,6 @@ import java.util.Optional;
 import java.util.concurrent.atomic.AtomicLong;
 import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
-import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
 import org.springframework.stereotype.Repository;
@@ -26,7 +25,6 @@ public class KeyStore {
      */
     public record Kept(String content, long revision, String answer) {}
 
-    @Mapper
     interface Rows {
         @Select("select content, revision, answer from request_key where show_id = #{show} and name = #{name}")
         Kept find(@Param("show") long show, @Param("name") String name);
@@ -43,8 +41,8 @@ public class KeyStore {
     private final Rows rows;
     private final AtomicLong puts = new AtomicLong();
 
-    KeyStore(Rows rows) {
-        this.rows = rows;
+    KeyStore(Mappers mappers) {
+        this.rows = mappers.of(Rows.class);
     }
 
     /** @param show 0 for what is of no show yet */

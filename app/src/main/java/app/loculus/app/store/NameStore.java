@@ -7,7 +7,6 @@ import app.loculus.core.show.Show;
 import app.loculus.core.show.Whole;
 import java.util.List;
 import java.util.Optional;
-import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
 import org.apache.ibatis.annotations.Update;
@@ -17,7 +16,6 @@ import org.springframework.stereotype.Component;
 @Component
 class NameStore implements PartStore<Whole, String> {
 
-    @Mapper
     interface Rows {
         @Select("select name from show_file where id = #{show}")
         String name(@Param("show") long show);
@@ -28,8 +26,8 @@ class NameStore implements PartStore<Whole, String> {
 
     private final Rows rows;
 
-    NameStore(Rows rows) {
-        this.rows = rows;
+    NameStore(Mappers mappers) {
+        this.rows = mappers.of(Rows.class);
     }
 
     @Override

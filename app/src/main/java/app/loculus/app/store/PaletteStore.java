@@ -17,7 +17,6 @@ import java.util.stream.Collectors;
 import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Lang;
-import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
 import org.springframework.stereotype.Component;
@@ -28,7 +27,6 @@ class PaletteStore implements PartStore<PaletteId, Palette> {
 
     record PaletteRow(long showId, int id, Kind kind, int number, String name, Double intentX, Double intentY) {}
 
-    @Mapper
     interface Rows {
         @Select("select * from palette where show_id = #{show} order by id")
         List<PaletteRow> palettes(@Param("show") long show);
@@ -50,8 +48,8 @@ class PaletteStore implements PartStore<PaletteId, Palette> {
 
     private final Rows rows;
 
-    PaletteStore(Rows rows) {
-        this.rows = rows;
+    PaletteStore(Mappers mappers) {
+        this.rows = mappers.of(Rows.class);
     }
 
     @Override

@@ -5,12 +5,10 @@ import java.util.List;
 import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Lang;
-import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
 
 /** Descriptions and pictures of profiles, and the shelf of the library. */
-@Mapper
 interface ProfileMapper {
 
     record SourceRow(String id, String maker, String name, String xml) {}

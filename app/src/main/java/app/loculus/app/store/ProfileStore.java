@@ -27,8 +27,8 @@ public class ProfileStore {
     private final Clock clock;
     private final Map<ProfileId, Profile> known = new ConcurrentHashMap<>();
 
-    ProfileStore(ProfileMapper rows, Disk disk, @Qualifier("shipped") Profiles shipped, Clock clock) {
-        this.rows = rows;
+    ProfileStore(Mappers mappers, Disk disk, @Qualifier("shipped") Profiles shipped, Clock clock) {
+        this.rows = mappers.of(ProfileMapper.class);
         this.disk = disk;
         this.clock = clock;
         shipped.all().forEach(p -> known.put(p.id(), p));

@@ -6,7 +6,6 @@ import java.util.Map;
 import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Lang;
-import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
 import org.springframework.stereotype.Repository;
@@ -24,7 +23,6 @@ public class RigFaultStore {
     public record RigFault(
             long showId, int fixtureId, Integer universe, Integer slot, boolean dead, String mode, boolean practice) {}
 
-    @Mapper
     interface Rows {
         @Select("select * from rig_fault where show_id = #{show} order by fixture_id")
         List<RigFault> of(@Param("show") long show);
@@ -43,8 +41,8 @@ public class RigFaultStore {
     private final Rows rows;
     private final Disk disk;
 
-    RigFaultStore(Rows rows, Disk disk) {
-        this.rows = rows;
+    RigFaultStore(Mappers mappers, Disk disk) {
+        this.rows = mappers.of(Rows.class);
         this.disk = disk;
     }
 

@@ -3,7 +3,6 @@ package app.loculus.app.store;
 import app.loculus.app.store.disk.Disk;
 import java.util.function.Supplier;
 import org.apache.ibatis.annotations.Insert;
-import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
 import org.springframework.stereotype.Repository;
@@ -12,7 +11,6 @@ import org.springframework.stereotype.Repository;
 @Repository
 public class SettingStore {
 
-    @Mapper
     interface Rows {
         @Select("select text from setting where name = #{name}")
         String find(@Param("name") String name);
@@ -24,8 +22,8 @@ public class SettingStore {
     private final Rows rows;
     private final Disk disk;
 
-    SettingStore(Rows rows, Disk disk) {
-        this.rows = rows;
+    SettingStore(Mappers mappers, Disk disk) {
+        this.rows = mappers.of(Rows.class);
         this.disk = disk;
     }
 

@@ -2,13 +2,11 @@ package app.loculus.app.store;
 
 import java.time.OffsetDateTime;
 import java.util.List;
-import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
 import org.apache.ibatis.annotations.Update;
 
 /** The list of shows. */
-@Mapper
 interface ShowFileMapper {
 
     record FileRow(

@@ -64,12 +64,12 @@ public class ShowStore {
     private final Clock clock;
 
     ShowStore(
-            ShowFileMapper files,
+            Mappers mappers,
             JournalStore journal,
             VersionStore versions,
             List<PartStore<?, ?>> stores,
             Clock clock) {
-        this.files = files;
+        this.files = mappers.of(ShowFileMapper.class);
         this.journal = journal;
         this.versions = versions;
         this.clock = clock;

@@ -12,7 +12,6 @@ import java.util.Optional;
 import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Lang;
-import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
 import org.springframework.stereotype.Component;
@@ -32,7 +31,6 @@ class UniverseStore implements PartStore<Integer, UniverseSetup> {
             String target,
             String targetName) {}
 
-    @Mapper
     interface Rows {
         @Select("select * from universe_setup where show_id = #{show} order by universe")
         List<UniverseRow> universes(@Param("show") long show);
@@ -47,8 +45,8 @@ class UniverseStore implements PartStore<Integer, UniverseSetup> {
 
     private final Rows rows;
 
-    UniverseStore(Rows rows) {
-        this.rows = rows;
+    UniverseStore(Mappers mappers) {
+        this.rows = mappers.of(Rows.class);
     }
 
     @Override

@@ -20,7 +20,6 @@ import java.util.Optional;
 import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Lang;
-import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
 import org.springframework.stereotype.Component;
@@ -35,7 +34,6 @@ class ValueStore implements PartStore<UnitId, UnitValues> {
      */
     record ValueRow(long showId, String digest, String held, String units) {}
 
-    @Mapper
     interface Rows {
         @Select("select * from working_value where show_id = #{show} order by digest")
         List<ValueRow> values(@Param("show") long show);
@@ -51,8 +49,8 @@ class ValueStore implements PartStore<UnitId, UnitValues> {
     private final Rows rows;
     private final JournalFormat format;
 
-    ValueStore(Rows rows, JournalFormat format) {
-        this.rows = rows;
+    ValueStore(Mappers mappers, JournalFormat format) {
+        this.rows = mappers.of(Rows.class);
         this.format = format;
     }
 

@@ -9,7 +9,6 @@ import java.util.List;
 import java.util.Optional;
 import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
-import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
 import org.springframework.stereotype.Repository;
@@ -24,7 +23,6 @@ public class VersionStore {
     /** A version's content alone. */
     record ContentRow(long id, byte[] content) {}
 
-    @Mapper
     interface Rows {
         @Select(
                 "select id, name, revision, made_at, fixtures from show_version where show_id = #{show} order by id desc")
@@ -47,8 +45,8 @@ public class VersionStore {
     private final Rows rows;
     private final Clock clock;
 
-    VersionStore(Rows rows, Clock clock) {
-        this.rows = rows;
+    VersionStore(Mappers mappers, Clock clock) {
+        this.rows = mappers.of(Rows.class);
         this.clock = clock;
     }
 

@@ -15,7 +15,7 @@ import org.junit.jupiter.api.Test;
 
 class HungTest {
 
-    private static final Profiles PROFILES = ShippedProfiles.read();
+    private static final Profiles PROFILES = ShippedProfiles.all();
 
     private static Hung hung(String type, boolean dead, PatchedAddress... addresses) {
         Profiles.Type t = PROFILES.type(type);

@@ -44,7 +44,7 @@ import org.mockito.junit.jupiter.MockitoExtension;
 @ExtendWith(MockitoExtension.class)
 class OpenShowTest {
 
-    private static final LineReader LINES = new LineReader(ShippedProfiles.read());
+    private static final LineReader LINES = new LineReader(ShippedProfiles.all());
 
     @Mock
     private ShowStore store;

@@ -15,15 +15,14 @@ import app.loculus.formats.journal.JournalFormat;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
-import org.apache.ibatis.annotations.Mapper;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
-import org.mybatis.spring.annotation.MapperScan;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.boot.autoconfigure.EnableAutoConfiguration;
+import org.springframework.boot.autoconfigure.ImportAutoConfiguration;
+import org.springframework.boot.autoconfigure.context.PropertyPlaceholderAutoConfiguration;
 import org.springframework.boot.context.properties.EnableConfigurationProperties;
 import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.context.annotation.Bean;
@@ -37,14 +36,13 @@ import org.springframework.context.annotation.Configuration;
 class ShowStoreTest {
 
     @Configuration
-    @EnableAutoConfiguration
+    @ImportAutoConfiguration(PropertyPlaceholderAutoConfiguration.class)
     @EnableConfigurationProperties(Settings.class)
-    @MapperScan(basePackages = "app.loculus.app.store", annotationClass = Mapper.class)
     @ComponentScan("app.loculus.app.store")
     static class OnlyTheStore {
         @Bean
         app.loculus.core.profile.Profiles shipped() {
-            return app.loculus.formats.gdtf.ShippedProfiles.read();
+            return app.loculus.formats.gdtf.ShippedProfiles.all();
         }
 
         @Bean

@@ -13,9 +13,18 @@ public final class ShippedProfiles {
 
     private static final String FOLDER = "/app/loculus/formats/profiles/";
 
+    /** Read once, by whoever asks first. */
+    private static final class Read {
+        static final Profiles ALL = read();
+    }
+
     private ShippedProfiles() {}
 
-    public static Profiles read() {
+    public static Profiles all() {
+        return Read.ALL;
+    }
+
+    private static Profiles read() {
         List<Profile> all = text("index.txt")
                 .lines()
                 .map(ShippedProfiles::text)

@@ -22,7 +22,7 @@ import org.junit.jupiter.params.provider.MethodSource;
 class ArchivesTest {
 
     static Stream<Profile> shipped() {
-        return ShippedProfiles.read().all().stream();
+        return ShippedProfiles.all().all().stream();
     }
 
     @ParameterizedTest

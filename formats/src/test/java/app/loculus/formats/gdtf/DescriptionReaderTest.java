@@ -128,13 +128,13 @@ class DescriptionReaderTest {
 
     @Test
     void the_shipped_profiles_are_read_without_a_warning() {
-        List<Profile> all = ShippedProfiles.read().all();
+        List<Profile> all = ShippedProfiles.all().all();
         assertThat(all).hasSizeGreaterThanOrEqualTo(8);
         assertThat(all).allSatisfy(p -> assertThat(p.warnings()).as(p.name()).isEmpty());
     }
 
     private static Mode shipped(String type) {
-        return ShippedProfiles.read().type(type).mode();
+        return ShippedProfiles.all().type(type).mode();
     }
 
     @Test

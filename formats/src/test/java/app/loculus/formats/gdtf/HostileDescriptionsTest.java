@@ -17,7 +17,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 class HostileDescriptionsTest {
 
     private static final String SOURCE =
-            ShippedProfiles.read().type("Gull Panel / 8-slot").profile().source();
+            ShippedProfiles.all().type("Gull Panel / 8-slot").profile().source();
 
     private static void survives(String xml) {
         assertThatCode(() -> {

@@ -22,11 +22,11 @@ import org.junit.jupiter.params.provider.MethodSource;
 class ShippedProfilesTest {
 
     static Stream<Mode> modes() {
-        return ShippedProfiles.read().all().stream().flatMap(p -> p.modes().stream());
+        return ShippedProfiles.all().all().stream().flatMap(p -> p.modes().stream());
     }
 
     static List<Profile> profiles() {
-        return ShippedProfiles.read().all();
+        return ShippedProfiles.all().all();
     }
 
     @ParameterizedTest

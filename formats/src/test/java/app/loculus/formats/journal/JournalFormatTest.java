@@ -30,7 +30,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 
 class JournalFormatTest {
 
-    private static final Profiles SHIPPED = ShippedProfiles.read();
+    private static final Profiles SHIPPED = ShippedProfiles.all();
     private static final LineReader LINES = new LineReader(SHIPPED);
     private static final JournalFormat FORMAT = new JournalFormat(SHIPPED::get);
     private static final Show SHOW = after("patch 1 thru 2000 as \"House Dimmer\" at 1.1\n3001 thru 3004")

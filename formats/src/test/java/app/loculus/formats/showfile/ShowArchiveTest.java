@@ -27,7 +27,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 
 class ShowArchiveTest {
 
-    private static final LineReader LINES = new LineReader(ShippedProfiles.read());
+    private static final LineReader LINES = new LineReader(ShippedProfiles.all());
 
     private static Show after(Show show, String... lines) {
         Show now = show;
@@ -60,7 +60,7 @@ class ShowArchiveTest {
     }
 
     private static String batten() {
-        Profiles all = ShippedProfiles.read();
+        Profiles all = ShippedProfiles.all();
         return "\"Tideline Batten / "
                 + all.all().stream()
                         .filter(p -> p.name().equals("Tideline Batten"))

@@ -10,12 +10,12 @@ import java.sql.Statement;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import org.flywaydb.core.api.MigrationInfo;
+import org.flywaydb.core.api.migration.JavaMigration;
 import org.springframework.beans.factory.annotation.Value;
-import org.springframework.boot.autoconfigure.flyway.FlywayMigrationInitializer;
-import org.springframework.boot.autoconfigure.flyway.FlywayMigrationStrategy;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
+import org.springframework.jdbc.datasource.DataSourceTransactionManager;
+import org.springframework.transaction.PlatformTransactionManager;
 
 /**
  * Opens the database, or says in words why it cannot be.
@@ -51,23 +51,18 @@ public class Database {
     }
 
     @Bean
-    FlywayMigrationStrategy carefully(DataFolder folder, Settings settings) {
-        return flyway -> {
-            for (MigrationInfo info : flyway.info().applied()) {
-                if (info.getState().name().contains("FUTURE")) {
-                    throw new BadData(
-                            "The database in " + folder.path() + " was written by a newer Loculus (" + info.getVersion()
-                                    + ", " + info.getDescription() + ").",
-                            "Start it with that one. Nothing was changed.");
-                }
-            }
-            flyway.migrate();
-        };
+    PlatformTransactionManager transactions(HikariDataSource source) {
+        return new DataSourceTransactionManager(source);
+    }
+
+    @Bean
+    Schema schema(DataFolder folder, HikariDataSource source, List<JavaMigration> steps) throws SQLException {
+        return Schema.in(folder, source, steps);
     }
 
     /** @throws BadData when the database is behind what was acknowledged */
     @Bean(destroyMethod = "close")
-    Kept kept(DataFolder folder, HikariDataSource source, Settings settings, FlywayMigrationInitializer migrated)
+    Kept kept(DataFolder folder, HikariDataSource source, Settings settings, Schema schema)
             throws SQLException, IOException {
         if (folder.inMemory()) {
             return Kept.nowhere();
