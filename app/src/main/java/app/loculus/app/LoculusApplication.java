@@ -1,9 +1,6 @@
 package app.loculus.app;
 
 import app.loculus.formats.gdtf.ShippedProfiles;
-import org.springdoc.core.configuration.SpringDocConfiguration;
-import org.springdoc.core.properties.SpringDocConfigProperties;
-import org.springdoc.webmvc.core.configuration.SpringDocWebMvcConfiguration;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.SpringBootConfiguration;
 import org.springframework.boot.autoconfigure.ImportAutoConfiguration;
@@ -40,10 +37,7 @@ import org.springframework.context.annotation.ComponentScan;
     MultipartAutoConfiguration.class,
     WebMvcAutoConfiguration.class,
     ErrorMvcAutoConfiguration.class,
-    WebSocketServletAutoConfiguration.class,
-    SpringDocConfiguration.class,
-    SpringDocConfigProperties.class,
-    SpringDocWebMvcConfiguration.class
+    WebSocketServletAutoConfiguration.class
 })
 public class LoculusApplication {
 

@@ -27,7 +27,8 @@ class InterfaceTest {
 
     @BeforeAll
     static void start() {
-        app = new RunningApplication(data, "--loculus.demo=true");
+        app = new RunningApplication(
+                data, Described.class, "--loculus.demo=true", "--springdoc.api-docs.path=" + Described.PATH);
     }
 
     @AfterAll
@@ -48,7 +49,7 @@ class InterfaceTest {
     @Test
     void the_description_that_the_pages_are_typed_by_is_the_present_one() throws IOException {
         ObjectMapper json = new ObjectMapper();
-        ObjectNode now = (ObjectNode) app.get("/api/openapi");
+        ObjectNode now = (ObjectNode) app.get(Described.PATH);
         List<String> foreign = new ArrayList<>();
         now.get("paths").fieldNames().forEachRemaining(p -> {
             if (!p.startsWith("/api")) {
@@ -56,13 +57,13 @@ class InterfaceTest {
             }
         });
         ((ObjectNode) now.get("paths")).remove(foreign);
-        Path kept = Path.of("../web/openapi.json");
+        Path kept = Path.of("../web/public/openapi.json");
         if (Boolean.getBoolean("openapi.write")) {
             Files.writeString(kept, json.writerWithDefaultPrettyPrinter().writeValueAsString(now) + "\n");
         }
         JsonNode committed = json.readTree(kept.toFile());
         assertThat(committed)
-                .as("web/openapi.json; renew it with ./mvn -Dopenapi.write=true")
+                .as("web/public/openapi.json; renew it with ./mvn -Dopenapi.write=true")
                 .isEqualTo(now);
     }
 

@@ -36,6 +36,8 @@ final class PackagedApplication implements AutoCloseable {
                 Path.of(System.getProperty("java.home"), "bin", "java").toString(),
                 "-Xmx384m",
                 "-XX:TieredStopAtLevel=1",
+                "-Dspring.aot.enabled=true",
+                "-Dspring.config.location=classpath:/application.properties",
                 "-jar",
                 System.getProperty("loculus.jar")));
         command.addAll(List.of("--loculus.data=" + data, "--server.port=" + port, "--loculus.rig-port=0"));

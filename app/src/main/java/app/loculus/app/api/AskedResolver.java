@@ -2,7 +2,6 @@ package app.loculus.app.api;
 
 import jakarta.servlet.http.HttpServletRequest;
 import java.util.List;
-import org.springdoc.core.utils.SpringDocUtils;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.core.MethodParameter;
 import org.springframework.web.bind.support.WebDataBinderFactory;
@@ -14,10 +13,6 @@ import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
 /** Hands controllers the headers of a write. */
 @Configuration
 class AskedResolver implements HandlerMethodArgumentResolver, WebMvcConfigurer {
-
-    AskedResolver() {
-        SpringDocUtils.getConfig().addRequestWrapperToIgnore(Asked.class);
-    }
 
     @Override
     public void addArgumentResolvers(List<HandlerMethodArgumentResolver> resolvers) {

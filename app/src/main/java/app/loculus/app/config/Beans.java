@@ -8,9 +8,6 @@ import app.loculus.formats.gdtf.ShippedProfiles;
 import app.loculus.formats.journal.JournalFormat;
 import java.time.Clock;
 import org.springframework.beans.factory.ObjectProvider;
-import org.springframework.beans.factory.annotation.AnnotatedBeanDefinition;
-import org.springframework.beans.factory.config.BeanDefinition;
-import org.springframework.beans.factory.config.BeanFactoryPostProcessor;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 
@@ -37,23 +34,5 @@ class Beans {
     @Bean
     LineReader lineReader(Library library) {
         return new LineReader(library::profiles);
-    }
-
-    /** The description of the interface is worked out when it is asked for, not at every start. */
-    @Bean
-    static BeanFactoryPostProcessor describedWhenAsked() {
-        return beans -> {
-            for (String name : beans.getBeanDefinitionNames()) {
-                if (name.startsWith("org.springdoc") || of(beans.getBeanDefinition(name)).startsWith("org.springdoc")) {
-                    beans.getBeanDefinition(name).setLazyInit(true);
-                }
-            }
-        };
-    }
-
-    private static String of(BeanDefinition definition) {
-        return definition instanceof AnnotatedBeanDefinition made && made.getFactoryMethodMetadata() != null
-                ? made.getFactoryMethodMetadata().getDeclaringClassName()
-                : String.valueOf(definition.getBeanClassName());
     }
 }

@@ -4,7 +4,7 @@ import org.springframework.context.annotation.Configuration;
 import org.springframework.web.servlet.config.annotation.ViewControllerRegistry;
 import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
 
-/** The chapters are one page: each of their addresses leads to it. */
+/** The chapters are one page: each of their addresses leads to it. The description of the interface is a file beside it. */
 @Configuration
 class Pages implements WebMvcConfigurer {
 
@@ -15,5 +15,6 @@ class Pages implements WebMvcConfigurer {
         }) {
             registry.addViewController(chapter).setViewName("forward:/index.html");
         }
+        registry.addViewController("/api/openapi").setViewName("forward:/openapi.json");
     }
 }

@@ -63,12 +63,7 @@ public class ShowStore {
     private final Map<PartKind<?, ?>, PartStore<?, ?>> stores = new LinkedHashMap<>();
     private final Clock clock;
 
-    ShowStore(
-            Mappers mappers,
-            JournalStore journal,
-            VersionStore versions,
-            List<PartStore<?, ?>> stores,
-            Clock clock) {
+    ShowStore(Mappers mappers, JournalStore journal, VersionStore versions, List<PartStore<?, ?>> stores, Clock clock) {
         this.files = mappers.of(ShowFileMapper.class);
         this.journal = journal;
         this.versions = versions;

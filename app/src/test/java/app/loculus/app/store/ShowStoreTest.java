@@ -27,15 +27,14 @@ import org.springframework.boot.context.properties.EnableConfigurationProperties
 import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.ComponentScan;
-import org.springframework.context.annotation.Configuration;
 
 /** What is stored is what is loaded, after any edits and any undo. */
 @SpringBootTest(
+        classes = ShowStoreTest.OnlyTheStore.class,
         webEnvironment = SpringBootTest.WebEnvironment.NONE,
         properties = {"spring.datasource.url=jdbc:h2:mem:store", "loculus.data=unused"})
 class ShowStoreTest {
 
-    @Configuration
     @ImportAutoConfiguration(PropertyPlaceholderAutoConfiguration.class)
     @EnableConfigurationProperties(Settings.class)
     @ComponentScan("app.loculus.app.store")

@@ -1,14 +1,12 @@
 package app.loculus.app.api.storage;
 
 import app.loculus.app.store.disk.Disk;
-import io.swagger.v3.oas.annotations.Hidden;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RestController;
 
 /** Up only when what is done can be kept. */
-@Hidden
 @RestController
 class HealthController {
 

@@ -16,8 +16,9 @@ public final class Schema {
     /** The last migration there is; a test holds it against the folder. */
     static final String NEWEST = "4";
 
+    private static final String HISTORY = "flyway_schema_history";
     private static final String LAST =
-            "select \"version\" from \"flyway_schema_history\" where \"success\" order by \"installed_rank\" desc limit 1";
+            "select \"version\" from \"" + HISTORY + "\" where \"success\" order by \"installed_rank\" desc limit 1";
 
     private Schema() {}
 
@@ -46,16 +47,10 @@ public final class Schema {
     /** @return the version that the database says it has, or nothing when it has none */
     private static String last(DataSource source) throws SQLException {
         try (Connection connection = source.getConnection();
-                Statement statement = connection.createStatement()) {
-            return last(statement);
-        }
-    }
-
-    private static String last(Statement statement) {
-        try (ResultSet row = statement.executeQuery(LAST)) {
+                ResultSet tables = connection.getMetaData().getTables(null, null, HISTORY, null);
+                Statement statement = connection.createStatement();
+                ResultSet row = tables.next() ? statement.executeQuery(LAST) : tables) {
             return row.next() ? row.getString(1) : "";
-        } catch (SQLException newDatabase) {
-            return "";
         }
     }
 
