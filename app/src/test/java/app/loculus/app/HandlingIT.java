@@ -243,19 +243,20 @@ class HandlingIT extends InBrowser {
         assertThat(row(6)).hasAttribute("aria-selected", "true");
         CDPSession network = page.context().newCDPSession(page);
         network.send("Network.enable");
-        network.send("Network.emulateNetworkConditions", slow(300));
+        network.send("Network.emulateNetworkConditions", late());
         row(12).click();
         button("^Delete$").click();
         assertThat(row(12)).hasCount(0);
-        network.send("Network.emulateNetworkConditions", slow(0));
+        network.detach();
         assertThat(row(1)).isVisible();
         assertThat(row(6)).isVisible();
     }
 
-    private static JsonObject slow(int milliseconds) {
+    /** Every answer takes its time. */
+    private static JsonObject late() {
         JsonObject conditions = new JsonObject();
         conditions.addProperty("offline", false);
-        conditions.addProperty("latency", milliseconds);
+        conditions.addProperty("latency", 300);
         conditions.addProperty("downloadThroughput", -1);
         conditions.addProperty("uploadThroughput", -1);
         return conditions;

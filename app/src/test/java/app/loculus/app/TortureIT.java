@@ -1,6 +1,7 @@
 package app.loculus.app;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
@@ -149,6 +150,27 @@ class TortureIT {
                     client.acknowledged.put(kept.getKey(), client.asked);
                 }
             }
+        }
+    }
+
+    @Test
+    void a_second_one_on_the_same_folder_is_refused_in_words_and_the_first_goes_on() throws Exception {
+        try (PackagedApplication first = new PackagedApplication(data);
+                PackagedApplication second = new PackagedApplication(data)) {
+            first.start();
+            HttpClient http = HttpClient.newHttpClient();
+            assertThat(post(http, first.url() + "/api/shows", Map.of("name", "Ours")))
+                    .isEqualTo(201);
+            assertThatThrownBy(second::start).isInstanceOf(IllegalStateException.class);
+            assertThat(data.resolve("loculus.log"))
+                    .content()
+                    .contains("Another Loculus has this data folder open.")
+                    .contains("choose another folder with --data DIR");
+            assertThat(post(
+                            http,
+                            first.url() + "/api/shows/1/line",
+                            Map.of("text", "patch 1 as \"House Dimmer\" at 1.1")))
+                    .isEqualTo(200);
         }
     }
 }

@@ -16,6 +16,7 @@ import app.loculus.core.resolve.Layer;
 import app.loculus.core.resolve.Scene;
 import app.loculus.core.show.Show;
 import app.loculus.core.show.Universes;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.context.event.EventListener;
@@ -62,8 +63,11 @@ public class LiveOutput {
         }
     }
 
-    /** Slots that a page drives itself, above everything. */
-    private record Strip(String page, Address at, byte[] slots) {}
+    /** Slots that a page drives itself, above everything, whichever show is live. */
+    private record Strip(String page, Layer.Driven layer) {}
+
+    /** While no show is live. */
+    private static final Scene NOTHING = Show.empty("").scene();
 
     private final FrameRenderer renderer = new FrameRenderer();
     private final Shows shows;
@@ -71,7 +75,7 @@ public class LiveOutput {
     private volatile Snapshot live;
     private volatile Optional<BringingUp> bringUp = Optional.empty();
     private volatile Optional<Strip> strip = Optional.empty();
-    private Show renderedShow;
+    private Snapshot renderedLive;
     private Optional<BringingUp> renderedBringUp = Optional.empty();
     private Optional<Strip> renderedStrip = Optional.empty();
     private Frames frames = Frames.NONE;
@@ -87,26 +91,23 @@ public class LiveOutput {
         Snapshot now = live;
         Optional<BringingUp> up = bringUp;
         Optional<Strip> over = strip;
-        if (now != null && (now.show() != renderedShow || up != renderedBringUp || over != renderedStrip)) {
-            Frames plain = renderer.update(scene(now, up));
-            frames = over.map(s -> plain.overlaid(s.at().universe(), s.at().slot(), s.slots()))
-                    .orElse(plain);
-            renderedShow = now.show();
+        if (now != renderedLive || up != renderedBringUp || over != renderedStrip) {
+            frames = renderer.update(scene(now, up, over));
+            renderedLive = now;
             renderedBringUp = up;
-            renderedStrip = over;
-        } else if (now == null && over != renderedStrip) {
-            frames = over.map(s -> Frames.NONE.overlaid(s.at().universe(), s.at().slot(), s.slots()))
-                    .orElse(Frames.NONE);
             renderedStrip = over;
         }
         return frames;
     }
 
-    private static Scene scene(Snapshot now, Optional<BringingUp> up) {
-        Scene scene = now.show().scene();
-        return up.filter(b -> b.show == now.id())
-                .map(b -> scene.under(b.layers(now.show())))
-                .orElse(scene);
+    /** The whole stack: the show's own layers, bringing up, slots driven by hand. */
+    private static Scene scene(Snapshot now, Optional<BringingUp> up, Optional<Strip> over) {
+        List<Layer> above = new ArrayList<>();
+        if (now != null) {
+            up.filter(b -> b.show == now.id()).ifPresent(b -> above.addAll(b.layers(now.show())));
+        }
+        over.ifPresent(s -> above.add(s.layer()));
+        return (now == null ? NOTHING : now.show().scene()).under(above);
     }
 
     /** What a universe is called and where it goes. */
@@ -127,8 +128,8 @@ public class LiveOutput {
     }
 
     /** Drives slots, for a page. */
-    public void strip(String page, Address at, byte[] slots) {
-        strip = Optional.of(new Strip(page, at, slots));
+    public void strip(String page, Address at, List<Integer> octets) {
+        strip = Optional.of(new Strip(page, new Layer.Driven("strip", clock.millis(), at, octets)));
         clock.wake();
     }
 

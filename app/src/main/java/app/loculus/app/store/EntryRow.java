@@ -30,8 +30,30 @@ record EntryRow(
     /** How values lie in a row. */
     private record Form(String name, double number, String text) {}
 
+    private static final AttributeValue.Cases<Form> FORMS = new AttributeValue.Cases<>() {
+        @Override
+        public Form level(double fraction) {
+            return new Form("level", fraction, "");
+        }
+
+        @Override
+        public Form physical(double value) {
+            return new Form("physical", value, "");
+        }
+
+        @Override
+        public Form named(String name) {
+            return new Form("named", 0, name);
+        }
+
+        @Override
+        public Form reference(PaletteId palette) {
+            return new Form("reference", palette.value(), "");
+        }
+    };
+
     static EntryRow of(long show, int palette, int seq, Entry e) {
-        Form form = form(e.value());
+        Form form = e.value().as(FORMS);
         UnitId unit = e.scope().ownUnit().orElse(null);
         return new EntryRow(
                 show,
@@ -39,7 +61,7 @@ record EntryRow(
                 seq,
                 scopeName(e.scope()),
                 e.scope().ownProfile().map(ProfileId::value).orElse(null),
-                e.scope() instanceof ScopeKey.TypeMode m ? m.mode() : null,
+                e.scope().ownMode().orElse(null),
                 unit == null ? null : unit.fixture().value(),
                 unit == null ? null : unit.cell(),
                 e.attribute().name(),
@@ -53,21 +75,8 @@ record EntryRow(
         return switch (scope.scope()) {
             case GLOBAL -> "global";
             case PER_FIXTURE -> "unit";
-            case PER_TYPE -> scope instanceof ScopeKey.TypeMode ? "mode" : "type";
+            case PER_TYPE -> scope.ownMode().isPresent() ? "mode" : "type";
         };
-    }
-
-    private static Form form(AttributeValue value) {
-        if (value instanceof AttributeValue.Level level) {
-            return new Form("level", level.fraction().value(), "");
-        }
-        if (value instanceof AttributeValue.Physical physical) {
-            return new Form("physical", physical.value(), "");
-        }
-        if (value instanceof AttributeValue.Named named) {
-            return new Form("named", 0, named.name());
-        }
-        return new Form("reference", value.followed().orElseThrow().value(), "");
     }
 
     Entry entry() {

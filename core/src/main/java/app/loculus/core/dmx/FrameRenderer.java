@@ -32,7 +32,17 @@ public final class FrameRenderer {
         scene.patch().fixtures().forEach(f -> encode(scene.patch(), f, resolver));
         frames = compose(scene.patch(), scene.patch().claims().keySet(), Frames.NONE);
         last = scene;
-        return frames;
+        return under(scene);
+    }
+
+    /** What the fixtures send, and over it the slots that layers drive themselves, the highest last. */
+    private Frames under(Scene scene) {
+        Frames all = frames;
+        for (Layer layer : scene.layers()) {
+            Frames below = all;
+            all = layer.driven().map(below::under).orElse(below);
+        }
+        return all;
     }
 
     /** The frame after a change; equal to a full one. */
@@ -53,7 +63,7 @@ public final class FrameRenderer {
         }
         frames = touched.isEmpty() ? frames : compose(scene.patch(), touched, frames);
         last = scene;
-        return frames;
+        return under(scene);
     }
 
     /** Fixtures that were put in, moved or made another type; universes that some have left. */

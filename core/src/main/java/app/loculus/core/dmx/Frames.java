@@ -1,5 +1,6 @@
 package app.loculus.core.dmx;
 
+import app.loculus.core.resolve.Layer;
 import java.util.Arrays;
 import java.util.Collections;
 import java.util.Map;
@@ -32,12 +33,15 @@ public final class Frames {
         return Arrays.equals(universes.get(universe), other.universes.get(universe));
     }
 
-    /** The same moment with some slots driven by something else; the universe comes into use. */
-    public Frames overlaid(int universe, int firstSlot, byte[] values) {
+    /** The same moment with some slots driven by hand; their universe comes into use. */
+    Frames under(Layer.Driven driven) {
+        byte[] slots = slots(driven.at().universe());
+        int first = driven.at().slot() - 1;
+        for (int i = 0; i < driven.octets().size() && first + i < slots.length; i++) {
+            slots[first + i] = driven.octets().get(i).byteValue();
+        }
         TreeMap<Integer, byte[]> next = new TreeMap<>(universes);
-        byte[] slots = slots(universe);
-        System.arraycopy(values, 0, slots, firstSlot - 1, Math.min(values.length, slots.length - firstSlot + 1));
-        next.put(universe, slots);
+        next.put(driven.at().universe(), slots);
         return new Frames(next);
     }
 

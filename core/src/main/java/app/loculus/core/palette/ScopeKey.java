@@ -20,6 +20,11 @@ public sealed interface ScopeKey {
         return Optional.empty();
     }
 
+    /** The one mode of that profile it is for, if it is for one. */
+    default Optional<String> ownMode() {
+        return Optional.empty();
+    }
+
     /** Whether it is for fixtures of this profile and mode, and not for all or for one alone. */
     default boolean isOf(ProfileId profile, String mode) {
         return ownProfile().filter(profile::equals).isPresent();
@@ -79,6 +84,11 @@ public sealed interface ScopeKey {
         @Override
         public Optional<ProfileId> ownProfile() {
             return Optional.of(profile);
+        }
+
+        @Override
+        public Optional<String> ownMode() {
+            return Optional.of(mode);
         }
 
         @Override

@@ -1,5 +1,6 @@
 package app.loculus.core.resolve;
 
+import app.loculus.core.patch.Address;
 import app.loculus.core.patch.Fixture;
 import app.loculus.core.patch.FixtureId;
 import app.loculus.core.patch.UnitId;
@@ -15,7 +16,8 @@ import java.util.stream.Collectors;
 
 /**
  * One layer of what decides over the lights: it has an owner and a time, and lays what it says over what lies below.
- * The programmer is one, highlight is one, bringing up is one; looks and effects will be further ones.
+ * The programmer is one, highlight is one, bringing up is one, slots driven by hand are one; looks and effects will be
+ * further ones.
  */
 public interface Layer {
 
@@ -38,6 +40,11 @@ public interface Layer {
 
     /** Lays its values over the channels of one fixture. */
     void lay(Fixture fixture, Mode mode, List<Resolved> channels, Resolver resolver);
+
+    /** Slots that it drives itself, whatever hangs there: laid over what all fixtures send. */
+    default Optional<Driven> driven() {
+        return Optional.empty();
+    }
 
     /** How a layer's intensity meets the one below; everything else is always the latest. */
     enum Merge {
@@ -118,6 +125,39 @@ public interface Layer {
 
         private static java.util.function.Consumer<Resolved> set(List<Resolved> channels, int at) {
             return resolved -> channels.set(at, resolved);
+        }
+    }
+
+    /**
+     * Slots in a row, driven octet by octet: what is tried there need not be in the show.
+     *
+     * @param at where the first of them lies
+     * @param octets 0 to 255, slot by slot; what would lie beyond slot 512 is left out
+     */
+    record Driven(String owner, long sinceMillis, Address at, List<Integer> octets) implements Layer {
+
+        public Driven {
+            octets = List.copyOf(octets);
+        }
+
+        @Override
+        public Set<FixtureId> fixtures() {
+            return Set.of();
+        }
+
+        @Override
+        public Set<FixtureId> differing(Layer earlier) {
+            return Set.of();
+        }
+
+        @Override
+        public void lay(Fixture fixture, Mode mode, List<Resolved> channels, Resolver resolver) {
+            // It knows no channels.
+        }
+
+        @Override
+        public Optional<Driven> driven() {
+            return Optional.of(this);
         }
     }
 

@@ -27,11 +27,31 @@ public sealed interface AttributeValue {
         return parameter.function();
     }
 
+    /** What each kind of value becomes in another form: a row, a text. */
+    interface Cases<R> {
+
+        R level(double fraction);
+
+        R physical(double value);
+
+        R named(String name);
+
+        R reference(PaletteId palette);
+    }
+
+    /** The same in another form. */
+    <R> R as(Cases<R> cases);
+
     /** A share of the range. */
     record Level(Fraction fraction) implements AttributeValue {
         @Override
         public Optional<Fraction> in(ChannelFunction function) {
             return Optional.of(fraction);
+        }
+
+        @Override
+        public <R> R as(Cases<R> cases) {
+            return cases.level(fraction.value());
         }
     }
 
@@ -40,6 +60,11 @@ public sealed interface AttributeValue {
         @Override
         public Optional<Fraction> in(ChannelFunction function) {
             return Optional.of(function.fractionOf(value));
+        }
+
+        @Override
+        public <R> R as(Cases<R> cases) {
+            return cases.physical(value);
         }
     }
 
@@ -59,6 +84,11 @@ public sealed interface AttributeValue {
         public ChannelFunction functionOf(Mode mode, Parameter parameter) {
             return mode.functionWith(parameter, name);
         }
+
+        @Override
+        public <R> R as(Cases<R> cases) {
+            return cases.named(name);
+        }
     }
 
     /** Whatever the palette says, now and later. */
@@ -71,6 +101,11 @@ public sealed interface AttributeValue {
         @Override
         public Optional<PaletteId> followed() {
             return Optional.of(palette);
+        }
+
+        @Override
+        public <R> R as(Cases<R> cases) {
+            return cases.reference(palette);
         }
     }
 

@@ -6,6 +6,7 @@ import app.loculus.core.RandomLines;
 import app.loculus.core.Rig;
 import app.loculus.core.dmx.FrameRenderer;
 import app.loculus.core.edit.hand.Solo;
+import app.loculus.core.patch.Address;
 import app.loculus.core.patch.FixtureId;
 import app.loculus.core.patch.UnitId;
 import app.loculus.core.profile.Attribute;
@@ -64,6 +65,30 @@ class LayersTest {
                 .isEqualTo(51);
     }
 
+    @Test
+    void driven_slots_lie_over_everything_and_only_where_they_are() {
+        Layer driven = new Layer.Driven("strip", 1, Address.parse("1.1"), List.of(7));
+        assertThat(slot(driven)).isEqualTo(7);
+        assertThat(slot(driven, level("look", Layer.Merge.HIGHEST, false, 0.8))).isEqualTo(7);
+        FrameRenderer renderer = new FrameRenderer();
+        byte[] below = renderer.render(SHOW.scene()).slots(1);
+        byte[] under = renderer.update(SHOW.scene().under(List.of(driven))).slots(1);
+        below[0] = 7;
+        assertThat(under).isEqualTo(below);
+        assertThat(renderer.update(SHOW.scene()).slots(1)[0] & 0xFF)
+                .as("and gone with it")
+                .isEqualTo(153);
+    }
+
+    @Test
+    void driven_slots_beyond_the_end_are_left_out_and_their_universe_comes_into_use() {
+        Layer driven = new Layer.Driven("strip", 1, new Address(77, 512), List.of(9, 10));
+        assertThat(new FrameRenderer()
+                        .render(SHOW.scene().under(List.of(driven)))
+                        .slots(77)[511])
+                .isEqualTo((byte) 9);
+    }
+
     @ParameterizedTest
     @ValueSource(longs = {91, 92, 93, 94})
     void incremental_frames_equal_frames_from_scratch_under_any_layers(long seed) {
@@ -81,6 +106,10 @@ class LayersTest {
                         .toList();
                 Solo.Look look = Solo.Look.values()[random.nextInt(Solo.Look.values().length)];
                 above.addAll(Solo.layers(show, some, look, random.nextInt(101), "page", i));
+            }
+            if (random.nextInt(3) == 0) {
+                Address at = new Address(1 + random.nextInt(3), 1 + random.nextInt(512));
+                above.add(new Layer.Driven("strip", i, at, List.of(random.nextInt(256), random.nextInt(256))));
             }
             Scene scene = show.scene().under(above);
             assertThat(renderer.update(scene)).as("%s", lines.said()).isEqualTo(new FrameRenderer().render(scene));

@@ -17,6 +17,28 @@ import java.util.Map;
  */
 final class ValuesText {
 
+    private static final AttributeValue.Cases<String> TEXTS = new AttributeValue.Cases<>() {
+        @Override
+        public String level(double fraction) {
+            return "L" + fraction;
+        }
+
+        @Override
+        public String physical(double value) {
+            return "P" + value;
+        }
+
+        @Override
+        public String named(String name) {
+            return "N" + name.replace("\\", "\\\\").replace("\n", "\\n");
+        }
+
+        @Override
+        public String reference(PaletteId palette) {
+            return "R" + palette.value();
+        }
+    };
+
     private ValuesText() {}
 
     static String of(UnitValues values) {
@@ -24,21 +46,9 @@ final class ValuesText {
         values.byAttribute().forEach((attribute, touched) -> {
             text.append(text.isEmpty() ? "" : "\n").append(attribute.name()).append(' ');
             text.append(touched.touched() ? "t" : "-").append(touched.companion() ? "c " : " ");
-            append(touched.value(), text);
+            text.append(touched.value().as(TEXTS));
         });
         return text.toString();
-    }
-
-    private static void append(AttributeValue value, StringBuilder text) {
-        if (value instanceof AttributeValue.Level level) {
-            text.append('L').append(level.fraction().value());
-        } else if (value instanceof AttributeValue.Physical physical) {
-            text.append('P').append(physical.value());
-        } else if (value instanceof AttributeValue.Named named) {
-            text.append('N').append(named.name().replace("\\", "\\\\").replace("\n", "\\n"));
-        } else {
-            text.append('R').append(value.followed().orElseThrow().value());
-        }
     }
 
     /** @throws RuntimeException when the text is damaged */

@@ -13,10 +13,10 @@ import app.loculus.core.problem.Refusal;
 import app.loculus.core.profile.Mode;
 import app.loculus.core.profile.Profile;
 import app.loculus.core.simulation.CellLight;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.TimeUnit;
+import java.util.stream.IntStream;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.PutMapping;
@@ -66,12 +66,12 @@ class StripController {
         Profile profile = DraftBuilder.build(ProfileDraft.orEmpty(request.draft()));
         Mode mode = profile.mode(request.mode() == null ? "" : request.mode());
         Address at = Address.parse(request.address() == null ? "" : request.address());
-        byte[] values = StripSlots.of(mode, request.slots() == null ? Map.of() : request.slots());
-        if (!at.fits(values.length)) {
+        List<Integer> values = StripSlots.of(mode, request.slots() == null ? Map.of() : request.slots());
+        if (!at.fits(values.size())) {
             throw Refusal.of(
                     "strip.address",
                     "address",
-                    "It needs " + values.length + " slots; " + at + " leaves " + (Address.SLOTS - at.slot() + 1) + ".");
+                    "It needs " + values.size() + " slots; " + at + " leaves " + (Address.SLOTS - at.slot() + 1) + ".");
         }
         output.strip(asked.page(), at, values);
         settle(at, values);
@@ -85,26 +85,27 @@ class StripController {
     }
 
     /** Waits until the rig has received what is being sent. */
-    private void settle(Address at, byte[] values) {
+    private void settle(Address at, List<Integer> values) {
         long until = System.nanoTime() + TimeUnit.MILLISECONDS.toNanos(SETTLE_MS);
         while (!received(at, values) && System.nanoTime() < until) {
             java.util.concurrent.locks.LockSupport.parkNanos(TimeUnit.MILLISECONDS.toNanos(2));
         }
     }
 
-    private boolean received(Address at, byte[] values) {
+    private boolean received(Address at, List<Integer> values) {
         byte[] slots = rig.slots(at.universe());
         int from = at.slot() - 1;
-        return slots.length >= from + values.length
-                && Arrays.equals(Arrays.copyOfRange(slots, from, from + values.length), values);
+        return IntStream.range(0, values.size())
+                .allMatch(i -> from + i < slots.length && (slots[from + i] & 0xFF) == values.get(i));
     }
 
-    private static StripView view(Mode mode, Address at, byte[] values, List<CellLight> lights) {
+    private static StripView view(Mode mode, Address at, List<Integer> values, List<CellLight> lights) {
         CellLight whole = lights.get(0);
         List<StripSlot> slots = mode.channels().stream()
                 .flatMap(c -> c.offsets().stream()
+                        .filter(o -> o <= values.size())
                         .map(o -> new StripSlot(
-                                o, c.attribute().name() + (c.cell() > 0 ? " " + c.cell() : ""), values[o - 1] & 0xFF)))
+                                o, c.attribute().name() + (c.cell() > 0 ? " " + c.cell() : ""), values.get(o - 1))))
                 .sorted(java.util.Comparator.comparingInt(StripSlot::slot))
                 .toList();
         return new StripView(

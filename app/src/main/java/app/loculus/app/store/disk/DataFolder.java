@@ -75,6 +75,11 @@ public final class DataFolder implements Room {
         if (Files.isDirectory(database())) {
             throw new BadData(database() + " is a folder; the database should be there.", BadData.restore(folder));
         }
+        if (heldElsewhere()) {
+            throw new BadData(
+                    "Another Loculus has this data folder open.",
+                    "End the other one, or choose another folder with --data DIR.");
+        }
         refuseWithoutRoom();
     }
 
@@ -89,7 +94,7 @@ public final class DataFolder implements Room {
 
     /** Copies the database as the last run left it, unless nothing was written since the last copy. */
     void backUp() {
-        if (inMemory || !Files.exists(database()) || heldElsewhere()) {
+        if (inMemory || !Files.exists(database())) {
             return;
         }
         try {
@@ -108,7 +113,11 @@ public final class DataFolder implements Room {
         }
     }
 
+    /** Asked before the database is opened, which would only wait for the other one to end. */
     private boolean heldElsewhere() {
+        if (!Files.exists(database())) {
+            return false;
+        }
         try (FileChannel channel = FileChannel.open(database(), StandardOpenOption.WRITE);
                 FileLock lock = channel.tryLock()) {
             return lock == null;

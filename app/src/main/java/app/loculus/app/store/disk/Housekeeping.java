@@ -11,6 +11,7 @@ import java.sql.Statement;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.LocalDateTime;
+import java.time.ZoneId;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
@@ -49,24 +50,28 @@ class Housekeeping implements SmartLifecycle {
     private final Disk disk;
     private final DataFolder folder;
     private final HikariDataSource source;
-    private final LocalDateTime startedAt = LocalDateTime.now();
-    private ScheduledExecutorService clock;
+    private final Clock clock;
+    private final LocalDateTime startedAt;
+    private ScheduledExecutorService rounds;
 
-    Housekeeping(Disk disk, DataFolder folder, HikariDataSource source) {
+    Housekeeping(Disk disk, DataFolder folder, HikariDataSource source, Clock clock) {
         this.disk = disk;
         this.folder = folder;
         this.source = source;
+        this.clock = clock.withZone(ZoneId.systemDefault());
+        this.startedAt = LocalDateTime.now(this.clock);
     }
 
     @Override
     public void start() {
-        clock = Executors.newSingleThreadScheduledExecutor(r -> new Thread(r, "housekeeping"));
+        rounds = Executors.newSingleThreadScheduledExecutor(r -> new Thread(r, "housekeeping"));
         if (!folder.inMemory()) {
-            clock.scheduleWithFixedDelay(this::round, EVERY_MS, EVERY_MS, TimeUnit.MILLISECONDS);
+            rounds.scheduleWithFixedDelay(this::round, EVERY_MS, EVERY_MS, TimeUnit.MILLISECONDS);
         }
     }
 
-    private void round() {
+    /** What is to be done every other second. */
+    void round() {
         try {
             disk.look();
             if (disk.trouble().isEmpty()) {
@@ -110,7 +115,7 @@ class Housekeeping implements SmartLifecycle {
                 .map(Backups.Copy::madeAt)
                 .filter(startedAt::isBefore)
                 .orElse(startedAt);
-        boolean due = last.plus(DAY).isBefore(LocalDateTime.now());
+        boolean due = last.plus(DAY).isBefore(LocalDateTime.now(clock));
         if (due && folder.free() > 3 * Files.size(folder.database()) + Room.RESERVE) {
             backUp();
         }
@@ -118,7 +123,7 @@ class Housekeeping implements SmartLifecycle {
 
     /** Copies the open database as of one moment. */
     void backUp() throws SQLException, IOException {
-        Path to = Backups.next(folder.path(), Clock.systemDefaultZone());
+        Path to = Backups.next(folder.path(), clock);
         Path zip = to.resolveSibling(to.getFileName() + ".zip");
         try (Connection connection = source.getConnection();
                 Statement statement = connection.createStatement()) {
@@ -144,8 +149,8 @@ class Housekeeping implements SmartLifecycle {
 
     @Override
     public void stop() {
-        clock.shutdown();
-        clock = null;
+        rounds.shutdown();
+        rounds = null;
         if (!folder.inMemory() && folder.enough()) {
             try (Connection connection = source.getConnection()) {
                 store(connection).compactFile(AT_STOP_MS);
@@ -157,6 +162,6 @@ class Housekeeping implements SmartLifecycle {
 
     @Override
     public boolean isRunning() {
-        return clock != null;
+        return rounds != null;
     }
 }
