@@ -129,13 +129,14 @@ async function patchOf(show: number, keys: string[]) {
     if (!before) return before;
     const kept = before.fixtures.filter((f) => !ids.includes(f.id));
     const fixtures = [...kept, ...changed.values()].sort((a, b) => a.number - b.number);
-    const clashing = new Set(now.clashes.flatMap((c) => c.numbers));
+    const clashing = new Set(now.clashing);
+    const sharing = new Set(now.sharing);
     return {
       ...now,
       fixtures: fixtures.map((f) =>
-        f.clash === clashing.has(f.number) || now.clashCount > now.clashes.length
+        f.clash === clashing.has(f.number) && f.shared === sharing.has(f.number)
           ? f
-          : { ...f, clash: clashing.has(f.number) },
+          : { ...f, clash: clashing.has(f.number), shared: sharing.has(f.number) },
       ),
     };
   });

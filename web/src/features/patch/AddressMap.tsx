@@ -147,7 +147,13 @@ export function AddressMap({ patch, universe, landings, held }: Props) {
         {clashes.map((c) => (
           <Pieces
             key={`clash ${c.span} ${c.numbers.join(' ')}`}
-            block={{ number: 0, from: c.from, to: c.to, shape: 'clash', words: c.words }}
+            block={{
+              number: 0,
+              from: c.from,
+              to: c.to,
+              shape: c.shared ? 'shared' : 'clash',
+              words: c.words,
+            }}
           />
         ))}
         {here.map((l) => (
@@ -171,7 +177,13 @@ export function AddressMap({ patch, universe, landings, held }: Props) {
           {refused ? reading.problems[0]!.words : (reading.outcome?.reading ?? '…')}
         </p>
       )}
-      <Legend types={types} tone={tone} clash={clashes.length > 0} landing={here.length > 0} />
+      <Legend
+        types={types}
+        tone={tone}
+        clash={clashes.some((c) => !c.shared)}
+        shared={clashes.some((c) => c.shared)}
+        landing={here.length > 0}
+      />
     </>
   );
 }
@@ -180,10 +192,11 @@ interface LegendProps {
   types: string[];
   tone: Map<string, number>;
   clash: boolean;
+  shared: boolean;
   landing: boolean;
 }
 
-function Legend({ types, tone, clash, landing }: LegendProps) {
+function Legend({ types, tone, clash, shared, landing }: LegendProps) {
   return (
     <div className="flex flex-wrap gap-x-3 gap-y-0.5 text-[12px] text-ink-2">
       {types.map((t) => (
@@ -197,6 +210,11 @@ function Legend({ types, tone, clash, landing }: LegendProps) {
           <span className="hatch inline-block h-2.5 w-3.5" /> clash
         </span>
       )}
+      {shared && (
+        <span className="flex items-center gap-1">
+          <span className="hatch-shared inline-block h-2.5 w-3.5 border border-ochre" /> shared
+        </span>
+      )}
       {landing && (
         <span className="flex items-center gap-1">
           <span className="inline-block h-2.5 w-3.5 border-2 border-dashed border-petrol" /> about to land
@@ -208,6 +226,7 @@ function Legend({ types, tone, clash, landing }: LegendProps) {
 
 function look(shape: string): { className: string; background?: string } {
   if (shape === 'clash') return { className: 'hatch pointer-events-none' };
+  if (shape === 'shared') return { className: 'hatch-shared border-y-2 border-ochre pointer-events-none' };
   if (shape === 'refused')
     return {
       className: 'hatch border-2 border-dashed border-madder bg-sheet text-madder pointer-events-none',

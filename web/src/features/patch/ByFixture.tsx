@@ -27,6 +27,7 @@ export function ByFixture({ patch, title, onBringIn }: Props) {
   const rows = useMemo(() => filtered(patch.fixtures, filter, find), [patch, filter, find]);
   const count = (wanted: Filter) => filtered(patch.fixtures, wanted, '').length;
   const clashing = count('clashes');
+  const sharing = count('shared');
   return (
     <>
       <div className="flex flex-wrap items-center gap-2 px-3 pt-3 pb-2">
@@ -51,6 +52,7 @@ export function ByFixture({ patch, title, onBringIn }: Props) {
           options={[
             { value: 'all', text: 'All', count: String(patch.fixtures.length) },
             { value: 'clashes', text: 'Clashing', count: String(clashing), alarm: clashing > 0 },
+            ...(sharing > 0 ? [{ value: 'shared' as const, text: 'Sharing', count: String(sharing) }] : []),
             { value: 'unpatched', text: 'No address', count: String(count('unpatched')) },
             { value: 'marked', text: 'Wrong or dead', count: String(count('marked')) },
           ]}

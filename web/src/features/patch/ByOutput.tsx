@@ -123,7 +123,7 @@ interface GlanceProps {
 /** A universe as small as it can be read: its number over how full it is. */
 function Tile({ universe: u, on, onPress }: GlanceProps) {
   const full = Math.round((u.used / SLOTS) * 100);
-  const words = `Universe ${u.universe}${u.name ? ` ${u.name}` : ''}: ${full} % used, ${u.clashes} clashes, longest gap ${u.longestGap} at ${u.longestGapAt}${u.on ? '' : ', off'}`;
+  const words = `Universe ${u.universe}${u.name ? ` ${u.name}` : ''}: ${full} % used, ${u.clashes} clashes, ${u.shares} shared, longest gap ${u.longestGap} at ${u.longestGapAt}${u.on ? '' : ', off'}`;
   return (
     <button
       aria-pressed={on}
@@ -138,6 +138,7 @@ function Tile({ universe: u, on, onPress }: GlanceProps) {
       />
       <span className="mono absolute top-1 left-1.5 rounded bg-sheet/80 px-0.5 text-[12px] font-bold">
         {u.clashes > 0 && <span className="text-madder">■</span>}
+        {u.shares > 0 && <span className="text-ochre">◫</span>}
         {!u.on && <span className="text-ochre">▲</span>}
         {u.universe}
       </span>
@@ -161,6 +162,7 @@ function Glance({ universe: u, on, onPress }: GlanceProps) {
             ■ {u.clashes} {u.clashes === 1 ? 'clash' : 'clashes'}
           </span>
         )}
+        {u.shares > 0 && <span className="font-semibold text-ochre">◫ {u.shares} shared</span>}
         <span className="mono">{Math.round((u.used / SLOTS) * 100)} %</span>
       </span>
       <span className="mt-1 block h-2 overflow-hidden rounded-full bg-sunk">

@@ -71,7 +71,9 @@ export function Clashes({ patch, universe }: { patch: PatchView; universe?: numb
     <ul aria-label="Clashes" className="space-y-2 border-t border-line pt-2">
       {clashes.slice(0, MOST_LISTED).map((c) => (
         <li key={`${c.span} ${c.numbers.join(' ')}`}>
-          <div className="font-semibold text-madder">{c.words}</div>
+          <div className={`font-semibold ${c.shared ? 'text-ochre' : 'text-madder'}`}>
+            {c.shared ? '◫' : '■'} {c.words}
+          </div>
           <div className="mt-1 flex flex-wrap gap-1.5">
             {c.waysOut.map((w) => (
               <Button key={w.line} label={w.line} onClick={() => void runLine(w.line)}>

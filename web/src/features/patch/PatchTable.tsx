@@ -333,6 +333,11 @@ function Cell({ column, fixture: f, held }: { column: Column; fixture: FixtureVi
     return (
       <>
         {f.clash && <span className="text-madder">■ </span>}
+        {!f.clash && f.shared && (
+          <span className="text-ochre" title="Shares slots with others, on purpose">
+            ◫{' '}
+          </span>
+        )}
         {f.address || '—'}
       </>
     );

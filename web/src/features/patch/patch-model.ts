@@ -1,11 +1,12 @@
 import type { FixtureView } from '../../api/client';
 
-export type Filter = 'all' | 'clashes' | 'unpatched' | 'marked';
+export type Filter = 'all' | 'clashes' | 'shared' | 'unpatched' | 'marked';
 
 export function filtered(fixtures: FixtureView[], filter: Filter, find: string): FixtureView[] {
   const wanted = find.trim().toLowerCase();
   return fixtures.filter((f) => {
     if (filter === 'clashes' && !f.clash) return false;
+    if (filter === 'shared' && !f.shared) return false;
     if (filter === 'unpatched' && f.claims.length > 0) return false;
     if (filter === 'marked' && f.answer !== 'wrong' && f.answer !== 'dead') return false;
     return (

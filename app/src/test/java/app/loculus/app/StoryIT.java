@@ -58,7 +58,7 @@ class StoryIT extends InBrowser {
         button("Take in 86 fixtures").click();
         assertThat(row(1)).isVisible();
         assertThat(page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(Pattern.compile("Patch"))))
-                .containsText("2 clashes");
+                .containsText("2 shared");
     }
 
     private void patchByFormAndLine() {

@@ -1,9 +1,12 @@
 package app.loculus.core.check;
 
 import app.loculus.core.patch.BringUp;
+import app.loculus.core.patch.Clash;
 import app.loculus.core.show.Show;
 import app.loculus.core.unit.Numbers;
 import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
 
 /** How far each chapter of the work is. */
 public final class Readiness {
@@ -29,21 +32,27 @@ public final class Readiness {
     }
 
     private Chapter patch() {
-        int clashes = show.patch().clashes().size();
+        Map<Boolean, Long> clashes = show.patch().clashes().stream()
+                .collect(Collectors.partitioningBy(Clash::shared, Collectors.counting()));
+        int open = clashes.get(false).intValue();
+        int shared = clashes.get(true).intValue();
         long unpatched =
                 show.patch().fixtures().stream().filter(f -> !f.patched()).count();
         if (show.patch().size() == 0) {
             return new Chapter("Patch", "nothing yet", Chapter.State.NOT_BEGUN);
         }
-        if (clashes > 0) {
-            return new Chapter("Patch", clashes + (clashes == 1 ? " clash" : " clashes"), Chapter.State.WRONG);
+        if (open > 0) {
+            return new Chapter("Patch", open + (open == 1 ? " clash" : " clashes"), Chapter.State.WRONG);
         }
         long wrong = marked();
         if (wrong > 0) {
             return new Chapter("Patch", wrong + " wrong or dead", Chapter.State.NEEDS_AN_EYE);
         }
-        return unpatched > 0
-                ? new Chapter("Patch", unpatched + " without address", Chapter.State.NEEDS_AN_EYE)
+        if (unpatched > 0) {
+            return new Chapter("Patch", unpatched + " without address", Chapter.State.NEEDS_AN_EYE);
+        }
+        return shared > 0
+                ? new Chapter("Patch", shared + " shared", Chapter.State.NEEDS_AN_EYE)
                 : new Chapter("Patch", Numbers.count(show.patch().size(), "fixture"), Chapter.State.READY);
     }
 
@@ -81,10 +90,8 @@ public final class Readiness {
                 .count();
     }
 
-    /** Everything that Check lists, counted by fixture or clash. */
+    /** As many as Check lists. */
     private int gaps() {
-        return Gaps.of(show).stream()
-                .mapToInt(g -> g.kind().equals("clash") ? 1 : g.numbers().size())
-                .sum();
+        return Gaps.of(show).size();
     }
 }

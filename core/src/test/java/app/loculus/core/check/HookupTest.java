@@ -3,9 +3,16 @@ package app.loculus.core.check;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import app.loculus.core.Rig;
+import app.loculus.core.patch.Fixture;
+import app.loculus.core.patch.PatchedAddress;
+import app.loculus.core.show.Change;
+import app.loculus.core.show.Delta;
 import app.loculus.core.show.Outcome;
+import app.loculus.core.show.PartKinds;
 import app.loculus.core.show.Show;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 
@@ -76,9 +83,36 @@ class HookupTest {
     @Test
     void readiness_states_each_chapter() {
         assertThat(Readiness.of(Show.empty("x"))).allMatch(c -> c.state() == Chapter.State.NOT_BEGUN);
-        Show clash = Rig.show("patch 1 as \"Par / rgb\" at 1.1", "patch 2 as \"Par / rgb\" at 1.2 share");
-        assertThat(Readiness.of(clash).get(1)).isEqualTo(new Chapter("Patch", "1 clash", Chapter.State.WRONG));
+        Show shared = Rig.show("patch 1 as \"Par / rgb\" at 1.1", "patch 2 as \"Par / rgb\" at 1.2 share");
+        assertThat(Readiness.of(shared).get(1))
+                .as("granted, so it is to be seen and not wrong")
+                .isEqualTo(new Chapter("Patch", "1 shared", Chapter.State.NEEDS_AN_EYE));
+        assertThat(Readiness.of(openClash(shared)).get(1))
+                .isEqualTo(new Chapter("Patch", "1 clash", Chapter.State.WRONG));
         Show loose = Rig.show("add 1 as \"Par / rgb\"");
         assertThat(Readiness.of(loose).get(1).state()).isEqualTo(Chapter.State.NEEDS_AN_EYE);
+    }
+
+    @Test
+    void the_rail_counts_as_many_as_check_lists() {
+        Show show = Rig.show(
+                "patch 1 thru 3 as \"Par / rgb\" at 1.1",
+                "patch 4 as \"Par / rgb\" at 1.2 share",
+                "add 5 thru 9 as \"Par / rgb\"");
+        assertThat(Readiness.of(show).get(4).fact())
+                .isEqualTo(Gaps.of(show).size() + " to see")
+                .isEqualTo("2 to see");
+    }
+
+    /** As data from elsewhere may hold it; no edit makes one. */
+    private static Show openClash(Show shared) {
+        List<Change<?, ?>> plain = new ArrayList<>();
+        for (Fixture f : shared.patch().fixtures()) {
+            List<PatchedAddress> addresses = f.addresses().stream()
+                    .map(a -> new PatchedAddress(a.breakNumber(), a.address(), false))
+                    .toList();
+            plain.add(new Change<>(PartKinds.FIXTURES, f.id(), Optional.of(f), Optional.of(f.at(addresses))));
+        }
+        return shared.with(new Delta(plain));
     }
 }

@@ -12,17 +12,20 @@ import app.loculus.core.profile.Mode;
 import app.loculus.core.show.Show;
 import app.loculus.core.show.Universes;
 import java.util.Collection;
-import java.util.HashMap;
-import java.util.HashSet;
 import java.util.List;
-import java.util.Map;
 import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /** Every fixture, every clash, and how full each universe is. */
 record PatchView(
         List<FixtureView> fixtures,
         List<ClashView> clashes,
         int clashCount,
+        int shareCount,
+        List<Integer> clashing,
+        List<Integer> sharing,
         List<UniverseView> universes,
         int nextFree,
         long revision) {
@@ -56,6 +59,7 @@ record PatchView(
             double y,
             double z,
             boolean clash,
+            boolean shared,
             String notes,
             String answer,
             String answerNote) {}
@@ -92,6 +96,7 @@ record PatchView(
             String longestGapAt,
             int fixtures,
             int clashes,
+            int shares,
             String name,
             boolean on,
             int port,
@@ -108,25 +113,37 @@ record PatchView(
     static PatchView of(Show show, Collection<Fixture> fixtures, long revision) {
         Patch patch = show.patch();
         List<Clash> clashes = patch.clashes();
-        Set<Integer> clashing = new HashSet<>();
-        Map<Integer, Integer> byUniverse = new HashMap<>();
-        clashes.forEach(c -> {
-            clashing.addAll(c.numbers());
-            byUniverse.merge(c.universe(), 1, Integer::sum);
-        });
+        List<Clash> open = clashes.stream().filter(c -> !c.shared()).toList();
+        List<Clash> shared = clashes.stream().filter(Clash::shared).toList();
+        Set<Integer> clashing = numbers(open);
+        Set<Integer> sharing = numbers(shared);
         ClashWords words = new ClashWords(patch);
         return new PatchView(
-                fixtures.stream().map(f -> view(patch, f, clashing)).toList(),
-                clashes.stream().limit(MOST_LISTED).map(c -> view(words, c)).toList(),
-                clashes.size(),
+                fixtures.stream().map(f -> view(patch, f, clashing, sharing)).toList(),
+                Stream.concat(open.stream(), shared.stream())
+                        .limit(MOST_LISTED)
+                        .map(c -> view(words, c))
+                        .toList(),
+                open.size(),
+                shared.size(),
+                List.copyOf(clashing),
+                List.copyOf(sharing),
                 Universes.used(show).stream()
-                        .map(u -> universe(show, u, byUniverse.getOrDefault(u, 0)))
+                        .map(u -> universe(show, u, in(open, u), in(shared, u)))
                         .toList(),
                 patch.nextFree(),
                 revision);
     }
 
-    private static FixtureView view(Patch patch, Fixture f, Set<Integer> clashing) {
+    private static Set<Integer> numbers(List<Clash> clashes) {
+        return clashes.stream().flatMap(c -> c.numbers().stream()).collect(Collectors.toCollection(TreeSet::new));
+    }
+
+    private static int in(List<Clash> clashes, int universe) {
+        return (int) clashes.stream().filter(c -> c.universe() == universe).count();
+    }
+
+    private static FixtureView view(Patch patch, Fixture f, Set<Integer> clashing, Set<Integer> sharing) {
         List<String> addresses =
                 f.addresses().stream().map(a -> a.address().toString()).toList();
         return new FixtureView(
@@ -151,6 +168,7 @@ record PatchView(
                 f.pose().map(p -> p.place().y()).orElse(0.0),
                 f.pose().map(p -> p.place().z()).orElse(0.0),
                 clashing.contains(f.number()),
+                sharing.contains(f.number()),
                 f.notes(),
                 f.bringUp().answer().word(),
                 f.bringUp().note());
@@ -184,7 +202,7 @@ record PatchView(
                         .toList());
     }
 
-    private static UniverseView universe(Show show, int universe, int clashes) {
+    private static UniverseView universe(Show show, int universe, int clashes, int shares) {
         UniverseUse use = UniverseUse.of(show.patch(), universe);
         UniverseSetup setup = Universes.at(show, universe);
         return new UniverseView(
@@ -194,6 +212,7 @@ record PatchView(
                 use.longestGapAt().toString(),
                 use.fixtures(),
                 clashes,
+                shares,
                 setup.name(),
                 setup.on(),
                 setup.port(),
