@@ -49,14 +49,18 @@ class HostileRequestsTest {
 
     /** Every path of the description with something put in for its parameters. */
     private static List<String[]> operations() {
+        return operations("1");
+    }
+
+    private static List<String[]> operations(String id) {
         List<String[]> all = new ArrayList<>();
         JsonNode paths = app.get("/api/openapi").get("paths");
         paths.fields()
                 .forEachRemaining(path -> path.getValue().fieldNames().forEachRemaining(method -> {
-                    if (path.getKey().startsWith("/api") && !method.equals("get")) {
+                    if (path.getKey().startsWith("/api") && !method.equals("get") || !id.equals("1")) {
                         String filled = path.getKey()
                                 .replace("/profiles/{id}", "/profiles/none")
-                                .replaceAll("\\{(id|universe|version|number|from|to)\\}", "1")
+                                .replaceAll("\\{(id|universe|version|number|from|to)\\}", id)
                                 .replaceAll("\\{\\w+\\}", "x");
                         all.add(new String[] {method.toUpperCase(java.util.Locale.ROOT), filled});
                     }
@@ -93,6 +97,20 @@ class HostileRequestsTest {
                 HttpResponse<String> answer = app.sendText(operation[0], operation[1], body);
                 assertThat(answer.statusCode())
                         .as("%s %s with %s: %s", operation[0], operation[1], body, answer.body())
+                        .isLessThan(500);
+            }
+        }
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"0", "-1", "9223372036854775807", "9223372036854775808", "x", "%00", "1.5"})
+    void every_operation_answers_about_what_is_not_there(String id) {
+        for (String[] operation : operations(id)) {
+            if (operation[1].contains("/" + id)) {
+                HttpResponse<String> answer =
+                        app.sendText(operation[0], operation[1], operation[0].equals("GET") ? null : "{}");
+                assertThat(answer.statusCode())
+                        .as("%s %s: %s", operation[0], operation[1], answer.body())
                         .isLessThan(500);
             }
         }

@@ -204,7 +204,7 @@ public class Shows {
 
     /** Keeps what can be read of a damaged show as a show of its own. @return its id */
     public long saveReadable(long id, List<String> missing) {
-        Show readable = keeper.store().readable(id, missing);
+        Show readable = keeper.store().readable(id, missing).orElseThrow(() -> new NoSuchShow(id));
         String name = readable.name() + " (what could be read)";
         return kept(readable.named(name.substring(0, Math.min(name.length(), Limits.NAME))), false, EditRequest.NOW);
     }

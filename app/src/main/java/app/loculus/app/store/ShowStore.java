@@ -118,12 +118,13 @@ public class ShowStore {
     }
 
     /** What of a damaged show can be read. @param said takes what is missing */
-    public Show readable(long id, List<String> said) {
-        Losses losses = new Losses();
-        Listed file = find(id).orElseThrow();
-        Show show = read(file, losses, said);
-        said.addAll(losses.words());
-        return show;
+    public Optional<Show> readable(long id, List<String> said) {
+        return find(id).map(file -> {
+            Losses losses = new Losses();
+            Show show = read(file, losses, said);
+            said.addAll(losses.words());
+            return show;
+        });
     }
 
     private Show read(Listed file, Losses losses, List<String> said) {

@@ -49,7 +49,7 @@ public final class Readiness {
             return new Chapter("Patch", wrong + " wrong or dead", Chapter.State.NEEDS_AN_EYE);
         }
         if (unpatched > 0) {
-            return new Chapter("Patch", unpatched + " without address", Chapter.State.NEEDS_AN_EYE);
+            return new Chapter("Patch", unpatched + " unpatched", Chapter.State.NEEDS_AN_EYE);
         }
         return shared > 0
                 ? new Chapter("Patch", shared + " shared", Chapter.State.NEEDS_AN_EYE)
