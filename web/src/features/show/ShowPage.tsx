@@ -16,7 +16,7 @@ import { Button } from '../../ui/Button';
 import { Field, inputShape } from '../../ui/Field';
 import { Stage } from '../../stage/Stage';
 import { Versions } from './Versions';
-import { when } from './when';
+import { size, when } from './when';
 
 const again = () => queryClient.invalidateQueries({ queryKey: ['shows'] });
 
@@ -265,13 +265,10 @@ function Templates({ templates }: { templates: ListedShow[] }) {
   );
 }
 
-const MEGA = 1 << 20;
-
 /** Where everything is kept, and the copies of it. */
 function Kept() {
   const storage = useStorage().data;
   if (!storage) return null;
-  const megabytes = (octets: number) => (octets / MEGA).toFixed(1);
   return (
     <dl className="grid max-w-xl grid-cols-[auto_minmax(0,1fr)] gap-x-4 gap-y-1 rounded-lg border border-line-strong bg-sheet p-3">
       <dt className="caps">Kept</dt>
@@ -287,7 +284,7 @@ function Kept() {
         <span className="mono block truncate" title={storage.folder}>
           {storage.folder}
         </span>
-        {megabytes(storage.octets)} MB, {Math.floor(storage.freeOctets / MEGA).toLocaleString('en')} MB free
+        {size(storage.octets)}, {size(storage.freeOctets)} free
       </dd>
       <dt className="caps">Copies</dt>
       <dd>
@@ -297,7 +294,7 @@ function Kept() {
               <span
                 key={c.name}
                 className="mono mr-3 inline-block whitespace-nowrap"
-                title={`${c.name}, ${c.octets} octets`}
+                title={`${c.name}, ${size(c.octets)}`}
               >
                 {when(c.madeAt)}
               </span>
