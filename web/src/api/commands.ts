@@ -59,6 +59,17 @@ export async function edit(what: Edit, preview = false, gesture = ''): Promise<L
   return answered(preview ? await send() : await write(send));
 }
 
+/** Turns highlight over. Whether it is on is asked when it is this press's turn, so that two quick ones are two. */
+export async function turnHighlight() {
+  let on: boolean | undefined;
+  const send = async (headers: WriteHeaders) => {
+    on ??= !answered(await client.GET('/api/shows/{id}/desk', { params: path() })).highlight;
+    const body = { edit: { type: 'highlight', on }, preview: false, gesture: '' } as never;
+    return client.POST('/api/shows/{id}/edits', { params: path(), body, headers });
+  };
+  return answered(await write(send));
+}
+
 /** Takes units in hand; what is in hand by then is worked out where it is written. */
 export const select = (units: string[], how: 'hold' | 'add' | 'less') => edit({ type: 'select', units, how });
 

@@ -1,9 +1,6 @@
-import { useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { useNavigate } from 'react-router';
-import { edit } from '../api/commands';
-import type { DeskView } from '../api/client';
-import { useCurrentShow } from '../api/current-show';
+import { edit, turnHighlight } from '../api/commands';
 import { redoNow, undoNow } from './history';
 import { focusLine } from './line-store';
 import { attempt } from './notices';
@@ -35,8 +32,6 @@ const local = (keys: [string, string][]): Action[] =>
 
 export function useActions(): Action[] {
   const navigate = useNavigate();
-  const queries = useQueryClient();
-  const desk = () => queries.getQueryData<DeskView>(['show', useCurrentShow.getState().id, 'desk']);
   return [
     { keys: '/', words: 'Type in the line', matches: plain('/'), run: () => focusLine() },
     {
@@ -70,7 +65,7 @@ export function useActions(): Action[] {
       keys: 'H',
       words: 'Highlight what is in hand, on and off',
       matches: (e) => plain(e.key)(e) && e.key.toLowerCase() === 'h',
-      run: () => void attempt(() => edit({ type: 'highlight', on: !desk()?.highlight })),
+      run: () => void attempt(() => turnHighlight()),
     },
     {
       keys: '[',

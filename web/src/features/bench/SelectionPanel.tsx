@@ -1,4 +1,4 @@
-import { edit, select, type Edit } from '../../api/commands';
+import { edit, select, turnHighlight, type Edit } from '../../api/commands';
 import type { DeskView } from '../../api/client';
 import { attempt } from '../../app/notices';
 import { Button } from '../../ui/Button';
@@ -64,7 +64,7 @@ export function SelectionPanel({ desk }: { desk: DeskView }) {
         <Button
           pressed={desk.highlight}
           label="Show off what is in hand (H)"
-          onClick={() => run({ type: 'highlight', on: !desk.highlight })}
+          onClick={() => void attempt(turnHighlight)}
         >
           Highlight
         </Button>

@@ -156,6 +156,10 @@ class HandlingIT extends InBrowser {
         page.waitForCondition(() -> rig(1, "intensity") > 0.99);
         page.keyboard().press("h");
         page.waitForCondition(() -> rig(1, "intensity") < 0.01);
+        page.keyboard().type("hhh");
+        page.waitForCondition(() -> rig(1, "intensity") > 0.99);
+        page.keyboard().press("h");
+        page.waitForCondition(() -> rig(1, "intensity") < 0.01);
         page.getByTitle("3: step 2. Press to take it out.").click();
         assertThat(page.getByTitle("3: step 2. Press to take it out.")).hasCount(0);
     }

@@ -7,6 +7,7 @@ import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import java.nio.file.Path;
 import java.util.List;
@@ -44,6 +45,8 @@ abstract class InBrowser {
                 .launch(new BrowserType.LaunchOptions()
                         .setExecutablePath(Path.of("/usr/bin/chromium"))
                         .setArgs(FLAGS));
+        // Machines may be slow; what does not come at all still fails.
+        PlaywrightAssertions.setDefaultAssertionTimeout(20_000);
         page = browser.newPage(new Browser.NewPageOptions().setViewportSize(1280, 800));
     }
 

@@ -110,7 +110,7 @@ public final class Rig {
                 "patch 61 as \"Panel / mode\" at 2.101");
     }
 
-    private static Profile profile(String name, Mode... modes) {
+    public static Profile profile(String name, Mode... modes) {
         List<AttributeDefinition> definitions = new ArrayList<>();
         for (Mode mode : modes) {
             mode.attributes().forEach(a -> definitions.add(new AttributeDefinition(a, pretty(a), feature(a), unit(a))));
@@ -139,7 +139,7 @@ public final class Rig {
         return List.of("Pan", "Tilt", "Zoom").contains(a.name()) ? "Angle" : "None";
     }
 
-    private static Mode mode(String name, int cells, Channel... channels) {
+    public static Mode mode(String name, int cells, Channel... channels) {
         List<Channel> placed = new ArrayList<>();
         int next = 1;
         for (Channel c : channels) {

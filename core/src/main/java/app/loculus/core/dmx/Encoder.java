@@ -17,8 +17,16 @@ import java.util.TreeMap;
 /** Writes one fixture's resolved values into the slots of its addresses. */
 public final class Encoder {
 
-    /** Slots of one address of a fixture. */
-    record Piece(int universe, int firstSlot, byte[] slots) {}
+    /** Slots of one address of a fixture: what one break of its mode sends. */
+    record Piece(int universe, int firstSlot, byte[] slots, Mode mode, int breakNumber) {
+
+        /** The channels in it, each with one octet or more. */
+        List<Channel> channels() {
+            return mode.channels().stream()
+                    .filter(c -> !c.virtual() && c.breakNumber() == breakNumber)
+                    .toList();
+        }
+    }
 
     private Encoder() {}
 
@@ -31,8 +39,8 @@ public final class Encoder {
         Map<Integer, byte[]> breaks = breaks(patch.modeOf(fixture), channels);
         List<Piece> pieces = new ArrayList<>();
         for (Claim claim : patch.claimsOf(fixture)) {
-            pieces.add(new Piece(
-                    claim.universe(), claim.first(), breaks.get(claim.at().breakNumber())));
+            int number = claim.at().breakNumber();
+            pieces.add(new Piece(claim.universe(), claim.first(), breaks.get(number), patch.modeOf(fixture), number));
         }
         return pieces;
     }

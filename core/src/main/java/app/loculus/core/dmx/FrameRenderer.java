@@ -1,12 +1,15 @@
 package app.loculus.core.dmx;
 
+import app.loculus.core.patch.Address;
 import app.loculus.core.patch.Claim;
 import app.loculus.core.patch.Fixture;
 import app.loculus.core.patch.FixtureId;
 import app.loculus.core.patch.Patch;
+import app.loculus.core.profile.Channel;
 import app.loculus.core.resolve.Layer;
 import app.loculus.core.resolve.Resolver;
 import app.loculus.core.resolve.Scene;
+import java.util.BitSet;
 import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -121,23 +124,41 @@ public final class FrameRenderer {
     }
 
     private byte[] compose(Patch patch, int universe) {
-        byte[] slots = new byte[512];
+        byte[] slots = new byte[Address.SLOTS];
+        BitSet taken = new BitSet(Address.SLOTS);
         for (Claim claim : patch.claims().getOrDefault(universe, List.of())) {
             for (Encoder.Piece piece : pieces.get(claim.fixture().id())) {
                 if (piece.universe() == universe && piece.firstSlot() == claim.first()) {
-                    lay(piece, slots);
+                    lay(piece, slots, taken);
                 }
             }
         }
         return slots;
     }
 
-    private static void lay(Encoder.Piece piece, byte[] slots) {
-        for (int i = 0; i < piece.slots().length; i++) {
-            int slot = piece.firstSlot() - 1 + i;
-            if ((piece.slots()[i] & 0xFF) > (slots[slot] & 0xFF)) {
-                slots[slot] = piece.slots()[i];
+    /** Where fixtures share slots, the higher value of each channel goes out, and not the higher of its octets. */
+    private static void lay(Encoder.Piece piece, byte[] slots, BitSet taken) {
+        int from = piece.firstSlot() - 1;
+        int to = from + piece.slots().length;
+        int met = taken.nextSetBit(from);
+        if (met < 0 || met >= to) {
+            System.arraycopy(piece.slots(), 0, slots, from, piece.slots().length);
+        } else {
+            piece.channels().stream()
+                    .filter(c -> higher(c, piece.slots(), slots, from))
+                    .forEach(c -> c.offsets().forEach(o -> slots[from + o - 1] = piece.slots()[o - 1]));
+        }
+        taken.set(from, to);
+    }
+
+    /** Whether a channel's value is above the one that its slots hold; the coarse octet comes first. */
+    private static boolean higher(Channel channel, byte[] own, byte[] slots, int from) {
+        for (int offset : channel.offsets()) {
+            int difference = (own[offset - 1] & 0xFF) - (slots[from + offset - 1] & 0xFF);
+            if (difference != 0) {
+                return difference > 0;
             }
         }
+        return false;
     }
 }

@@ -18,15 +18,11 @@ public final class GapFinder {
      * @param ignored a fixture whose own slots count as free, because it is about to leave them
      */
     public Optional<Address> next(Address start, int slots, Optional<FixtureId> ignored) {
-        Address at = start;
-        while (at.universe() < Address.LAST_UNIVERSE) {
-            Optional<Address> found = inUniverse(at, slots, ignored);
-            if (found.isPresent()) {
-                return found;
-            }
-            at = at.nextUniverse();
+        Optional<Address> found = inUniverse(start, slots, ignored);
+        for (int universe = start.universe() + 1; found.isEmpty() && universe <= Address.LAST_UNIVERSE; universe++) {
+            found = inUniverse(new Address(universe, 1), slots, ignored);
         }
-        return Optional.empty();
+        return found;
     }
 
     private Optional<Address> inUniverse(Address start, int slots, Optional<FixtureId> ignored) {

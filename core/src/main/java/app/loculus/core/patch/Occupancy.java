@@ -37,17 +37,22 @@ public final class Occupancy {
 
     /** The lowest address from {@code start} on where all slots are free within one universe. */
     public Optional<Address> nextGap(Address start, int slots) {
-        Address from = start;
-        while (from.universe() < Address.LAST_UNIVERSE && slots <= Address.SLOTS) {
-            Claim[] held = holders.get(from.universe());
-            int free = 0;
-            for (int slot = from.slot(); slot <= Address.SLOTS; slot++) {
-                free = held == null || held[slot] == null ? free + 1 : 0;
-                if (free == Math.max(1, slots)) {
-                    return Optional.of(new Address(from.universe(), slot - free + 1));
-                }
+        Optional<Address> found = slots > Address.SLOTS ? Optional.empty() : inUniverse(start, slots);
+        int last = slots > Address.SLOTS ? 0 : Address.LAST_UNIVERSE;
+        for (int universe = start.universe() + 1; found.isEmpty() && universe <= last; universe++) {
+            found = inUniverse(new Address(universe, 1), slots);
+        }
+        return found;
+    }
+
+    private Optional<Address> inUniverse(Address from, int slots) {
+        Claim[] held = holders.get(from.universe());
+        int free = 0;
+        for (int slot = from.slot(); slot <= Address.SLOTS; slot++) {
+            free = held == null || held[slot] == null ? free + 1 : 0;
+            if (free == Math.max(1, slots)) {
+                return Optional.of(new Address(from.universe(), slot - free + 1));
             }
-            from = from.nextUniverse();
         }
         return Optional.empty();
     }

@@ -23,9 +23,7 @@ public final class RunOn {
         Address wanted = begun ? last.after(advance) : last;
         if (!wanted.fits(slots)) {
             wanted = wanted.nextUniverse();
-            if (begun) {
-                crossings.add(wanted);
-            }
+            crossings.add(wanted);
         }
         begun = true;
         last = wanted;

@@ -10,6 +10,8 @@ import app.loculus.core.patch.Address;
 import app.loculus.core.patch.FixtureId;
 import app.loculus.core.patch.UnitId;
 import app.loculus.core.profile.Attribute;
+import app.loculus.core.profile.Channel;
+import app.loculus.core.profile.Mode;
 import app.loculus.core.programmer.Touched;
 import app.loculus.core.programmer.UnitValues;
 import app.loculus.core.show.Show;
@@ -20,6 +22,7 @@ import java.util.Map;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 
 /** The stack of layers: what lies above counts, as its merge rule says; incremental frames equal frames from scratch. */
@@ -78,6 +81,29 @@ class LayersTest {
         assertThat(renderer.update(SHOW.scene()).slots(1)[0] & 0xFF)
                 .as("and gone with it")
                 .isEqualTo(153);
+    }
+
+    @ParameterizedTest
+    @CsvSource({"32768, 32702, 32768", "32702, 32768, 32768", "32767, 32512, 32767", "0, 255, 255", "65535, 0, 65535"})
+    void of_two_fixtures_on_one_pair_of_slots_the_higher_value_goes_out(int one, int other, int out) {
+        Show show = Rig.show("patch 1 as \"Wash / extended\" at 1.1", "patch 2 as \"Wash / extended\" at 1.1 share");
+        Mode mode = show.patch().modeOf(show.patch().number(1));
+        Channel pan = mode.channels()
+                .get(mode.parameter(0, Attribute.PAN).orElseThrow().channel());
+        assertThat(pan.offsets()).hasSize(2);
+        Layer both = new Layer.Values(
+                "page", 1, Layer.Merge.LATEST, false, Map.ofEntries(panned(show, 1, one), panned(show, 2, other)));
+        byte[] slots =
+                new FrameRenderer().render(show.scene().under(List.of(both))).slots(1);
+        int coarse = slots[pan.offsets().get(0) - 1] & 0xFF;
+        int fine = slots[pan.offsets().get(1) - 1] & 0xFF;
+        assertThat(coarse << 8 | fine).isEqualTo(out);
+    }
+
+    private static Map.Entry<UnitId, UnitValues> panned(Show show, int number, int dmx) {
+        return Map.entry(
+                UnitId.whole(show.patch().number(number).id()),
+                new UnitValues(Map.of(Attribute.PAN, Touched.byHand(AttributeValue.level(dmx / 65535.0)))));
     }
 
     @Test

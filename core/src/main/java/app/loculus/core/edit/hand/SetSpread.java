@@ -49,18 +49,19 @@ public record SetSpread(String word, Spread spread, Amount amount, Optional<Stri
             }
         }
         if (labels.isEmpty()) {
-            throw Refusal.of("value.nobody", "attribute", "Nothing in hand " + lack() + ".");
+            throw Refusal.of("value.nobody", "attribute", "Nothing in hand has " + wanted() + ".");
         }
         draft.setAll(touching.changed());
         draft.say(labels.get(0) + " " + text() + " for " + Numbers.count(labels.size(), "unit"));
         without.forEach((type, units) -> draft.warn(Problem.warning(
                 "value.without",
                 "attribute",
-                units + " × " + type + " " + lack() + " and " + (units == 1 ? "stays" : "stay") + " as they are.")));
+                units + " × " + type + " has no " + wanted() + " and " + (units == 1 ? "stays" : "stay")
+                        + " as they are.")));
     }
 
-    private String lack() {
-        return name.map(n -> "has no “" + n + "” on " + word).orElse("has no " + word);
+    private String wanted() {
+        return name.map(n -> "“" + n + "” on " + word).orElse(word);
     }
 
     private String text() {

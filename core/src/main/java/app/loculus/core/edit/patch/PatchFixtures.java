@@ -154,19 +154,34 @@ public record PatchFixtures(
 
     private void land(Draft draft, List<Fixture> fixtures) {
         Patch known = withTypes(draft.show().patch());
+        fixtures.stream()
+                .filter(f -> known.modeOf(f).footprint().isEmpty())
+                .findFirst()
+                .ifPresent(f -> {
+                    throw slotless(f);
+                });
         Landing landing = layout.of(known, fixtures, start.get(), gap);
         Patch others = also ? known : known.changed(known.profiles(), List.of(), unpatched(known, fixtures));
         List<Fixture> landed =
                 fixtures.stream().map(f -> landed(known, f, landing)).toList();
-        List<Fixture> taken = clashing(others, landed);
+        List<Fixture> taken = clashing(known, others, landed);
         List<Fixture> all = new ArrayList<>(landed);
         all.addAll(taken);
+        tellTwice(draft, landed);
         tell(draft, known, landed, landing);
         taken.forEach(f -> draft.warn(Problem.warning(
                 "patch.taken",
                 "address",
                 "Fixture " + f.number() + " loses that address" + (f.patched() ? "." : " and is unpatched."))));
         draft.putAll(all);
+    }
+
+    private static Refusal slotless(Fixture fixture) {
+        return Refusal.of(
+                "patch.slotless",
+                "address",
+                "Fixture " + fixture.number() + " has no slots in “" + fixture.mode() + "”, so it has no address.",
+                WayOut.advice("Leave the address out to have it without one, or choose another mode."));
     }
 
     private Patch withTypes(Patch patch) {
@@ -185,19 +200,40 @@ public record PatchFixtures(
         List<PatchedAddress> addresses = new ArrayList<>(also ? fixture.addresses() : List.of());
         Iterator<Address> own = landing.addresses().get(fixture.id()).iterator();
         for (int number : patch.modeOf(fixture).footprint().keySet()) {
-            addresses.add(new PatchedAddress(number, own.next(), clashing == Clashing.SHARE));
+            PatchedAddress plain = new PatchedAddress(number, own.next(), false);
+            boolean granted = clashing == Clashing.SHARE
+                    || fixture.addresses().stream().anyMatch(a -> a.sameAs(plain) && a.shared());
+            addresses.removeIf(plain::sameAs);
+            addresses.add(new PatchedAddress(number, plain.address(), granted));
         }
         return fixture.at(addresses);
     }
 
+    /** Adding an address that a fixture has already adds nothing. */
+    private void tellTwice(Draft draft, List<Fixture> landed) {
+        for (Fixture fixture : landed) {
+            boolean nothingNew = draft.show()
+                    .patch()
+                    .find(fixture.id())
+                    .filter(was -> was.addresses().equals(fixture.addresses()))
+                    .isPresent();
+            if (also && nothingNew) {
+                draft.warn(Problem.warning(
+                        "patch.already", "address", "Fixture " + fixture.number() + " has that address already."));
+            }
+        }
+    }
+
     /** Refuses clashes, or answers the fixtures that lose an address to this edit. */
-    private List<Fixture> clashing(Patch others, List<Fixture> landed) {
+    private List<Fixture> clashing(Patch known, Patch others, List<Fixture> landed) {
         Map<FixtureId, Fixture> losing = new LinkedHashMap<>();
         Problems problems = new Problems();
         Patch after = others.changed(others.profiles(), List.of(), landed);
         for (Fixture fixture : landed) {
             for (Claim wanted : after.claimsOf(fixture)) {
-                after.inTheWayOf(wanted).forEach(c -> settle(wanted, c, losing, problems));
+                after.inTheWayOf(wanted).stream()
+                        .filter(c -> clashing == Clashing.TAKE_OVER || !Clashes.metBefore(known, wanted, c))
+                        .forEach(c -> settle(wanted, c, losing, problems));
             }
         }
         if (problems.refuse()) {
@@ -214,7 +250,7 @@ public record PatchFixtures(
                     .toList();
             losing.put(loser.id(), loser.at(kept));
         } else if (clashing == Clashing.REFUSE) {
-            Clashes.between(wanted, other).ifPresent(problems::add);
+            problems.add(Clashes.between(wanted, other));
         }
     }
 
@@ -285,6 +321,10 @@ public record PatchFixtures(
         List<Claim> claims = landed.stream()
                 .flatMap(f -> patch.claimsOf(f).stream().filter(c -> isNew(patch, c)))
                 .toList();
+        if (claims.isEmpty()) {
+            draft.say("Nothing changes");
+            return;
+        }
         draft.say(landed.size() + " × " + slots(patch, landed) + " · " + Spans.text(claims));
         layout.words().ifPresent(draft::say);
         landing.crossings()

@@ -97,6 +97,10 @@ public record ChangeType(
         }
         if (clashing == PatchFixtures.Clashing.TAKE_OVER) {
             takeOver(draft, after, changed);
+            // Those that change do not take from one another.
+            Patch left = draft.show().patch();
+            Clashes.of(before, left.changed(left.profiles(), List.of(), changed), changed)
+                    .throwIfRefused();
         }
     }
 
