@@ -40,14 +40,30 @@ public final class ClashWords {
                 + more + (clash.shared() ? ", shared on purpose." : ".");
     }
 
-    /** Moving one of those who meet the most others, or taking its address away. */
+    /** Moving one of those who meet the most others, sharing, taking over, or taking its address away. */
     public List<WayOut> waysOut(Clash clash) {
         List<WayOut> ways = new ArrayList<>();
         List<Claim> worst = worstFirst(clash);
         worst.stream().limit(2).forEach(c -> move(c).ifPresent(ways::add));
+        if (!clash.shared()) {
+            ways.addAll(stay(worst.get(0)));
+        }
         int number = worst.get(0).fixture().number();
         ways.add(WayOut.line("Unpatch " + number, "unpatch " + number));
         return ways;
+    }
+
+    /** Staying where it is, by sharing or by taking over; for one whose breaks would run on it is no single line. */
+    private List<WayOut> stay(Claim claim) {
+        Fixture fixture = claim.fixture();
+        if (patch.modeOf(fixture).footprint().size() > 1) {
+            return List.of();
+        }
+        String line = "patch " + fixture.number() + " at " + claim.at().address()
+                + (fixture.addresses().size() > 1 ? " also" : "");
+        return List.of(
+                WayOut.line("Share the slots", line + " share"),
+                WayOut.line("Let " + fixture.number() + " take over", line + " take over"));
     }
 
     /** One claim a fixture; of those who meet equally many, the later one comes first. */
@@ -73,7 +89,7 @@ public final class ClashWords {
         return gaps.next(
                         new Address(claim.universe(), 1),
                         patch.modeOf(claim.fixture()).slots(),
-                        Optional.empty())
+                        Optional.of(claim.fixture().id()))
                 .map(a -> WayOut.line("Move " + number + " to " + a, "patch " + number + " at " + a));
     }
 }

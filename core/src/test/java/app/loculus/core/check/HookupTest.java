@@ -3,8 +3,11 @@ package app.loculus.core.check;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import app.loculus.core.Rig;
+import app.loculus.core.patch.Clash;
+import app.loculus.core.patch.ClashWords;
 import app.loculus.core.patch.Fixture;
 import app.loculus.core.patch.PatchedAddress;
+import app.loculus.core.problem.WayOut;
 import app.loculus.core.show.Change;
 import app.loculus.core.show.Delta;
 import app.loculus.core.show.Outcome;
@@ -102,6 +105,23 @@ class HookupTest {
         assertThat(Readiness.of(show).get(4).fact())
                 .isEqualTo(Gaps.of(show).size() + " to see")
                 .isEqualTo("2 to see");
+    }
+
+    @Test
+    void each_way_out_of_an_open_clash_leads_out_of_it() {
+        Show open = openClash(Rig.show("patch 1 as \"Par / rgb\" at 1.1", "patch 2 as \"Par / rgb\" at 1.2 share"));
+        Clash clash = open.patch().clashes().get(0);
+        List<WayOut> ways = new ClashWords(open.patch()).waysOut(clash);
+        assertThat(ways)
+                .extracting(WayOut::words)
+                .containsExactly("Move 2 to 1.4", "Move 1 to 1.5", "Share the slots", "Let 2 take over", "Unpatch 2");
+        for (WayOut way : ways) {
+            assertThat(Rig.after(open, way.line().orElseThrow()).patch().clashes())
+                    .as(way.words())
+                    .allMatch(Clash::shared);
+        }
+        Show taken = Rig.after(open, ways.get(3).line().orElseThrow());
+        assertThat(taken.patch().number(1).patched()).isFalse();
     }
 
     /** As data from elsewhere may hold it; no edit makes one. */
