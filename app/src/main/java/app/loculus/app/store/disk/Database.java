@@ -46,7 +46,8 @@ public class Database {
         source.setMaximumPoolSize(10);
         source.setMinimumIdle(1);
         source.setConnectionTimeout(10_000);
-        source.setInitializationFailTimeout(-1);
+        // One try: what does not open is told at once, with its cause.
+        source.setInitializationFailTimeout(1);
         return source;
     }
 
