@@ -17,15 +17,31 @@ record ChartLine(String head, String tail, int givenOctets) {
 
     private static final int TOP = 255;
     private static final Pattern BITS = Pattern.compile("(?i)\\b(8|16|24)\\s*-?\\s*(?:bit|bits)?\\b");
-    private static final Pattern SPAN = Pattern.compile(
-            "(?i)(-?\\d+(?:\\.\\d+)?)\\s*(?:-|–|…|\\.\\.|to)\\s*(-?\\d+(?:\\.\\d+)?)\\s*(?:deg|°|hz|k|%)?");
+    private static final Pattern SPAN =
+            Pattern.compile("(?i)(-?\\d+(?:\\.\\d+)?)(?:-|\\s+-\\s+|\\s*(?:–|…|\\.\\.|to)\\s*)"
+                    + "(-?\\d+(?:\\.\\d+)?)\\s*(?:deg|°|hz|k|%)?");
     private static final Pattern DEGREES = Pattern.compile("(?i)(\\d+(?:\\.\\d+)?)\\s*(?:deg|°|degrees)");
     private static final Pattern HOME = Pattern.compile("(?i)\\bhome\\s+(\\d{1,3})\\b");
     private static final Pattern HIGHLIGHT = Pattern.compile("(?i)\\bhighlight\\s+(\\d{1,3})\\b");
     private static final Pattern INVERTED = Pattern.compile("(?i)\\b(?:inverted|invert|reversed)\\b");
+    private static final String VALUES = "\\d{1,3}\\s*(?:[-–…]|\\.\\.|to)\\s*\\d{1,3}";
     private static final Pattern RANGE =
-            Pattern.compile("(\\d{1,3})\\s*(?:[-–…]|\\.\\.|to)\\s*(\\d{1,3})\\s*[:=]?\\s+(.+)");
+            Pattern.compile("(\\d{1,3})\\s*(?:[-–…]|\\.\\.|to)\\s*(\\d{1,3})\\s*(?:[:=]\\s*|\\s)(.+)");
+
+    /** One value alone, {@code 255 reset}: only where other ranges of the line have values. */
+    private static final Pattern SINGLE = Pattern.compile("(\\d{1,3})\\s*(?:[:=]\\s*|\\s)(.+)");
+
+    /** Values with a word behind them that is no unit: where ranges begin, and where the next one does. */
+    private static final Pattern BEGIN = Pattern.compile("(?i)(?<![\\d.-])(?=" + VALUES
+            + "\\s*(?:[:=]\\s*|\\s)(?!(?:to|deg|degrees|°|hz|k|bit|bits|fine)\\b)\\p{L})");
+
     private static final Pattern COLOUR = Pattern.compile("(#[0-9a-fA-F]{6})");
+
+    /** Where ranges with values begin in a line that has no colon in front of them; −1 when it has none. */
+    static int beginOfRanges(String text) {
+        Matcher begin = BEGIN.matcher(text);
+        return begin.find() && begin.start() > 0 ? begin.start() : -1;
+    }
 
     String label() {
         String rest = HOME.matcher(head).replaceAll("");
@@ -45,8 +61,10 @@ record ChartLine(String head, String tail, int givenOctets) {
         double to = span.map(s -> s[1]).orElse(usual.to());
         boolean wheel = attribute.matches("(Color|Gobo|AnimationWheel|Prism)\\d+");
         List<DraftRange> ranges = ranges(attribute, wheel);
-        int home = value(HOME).orElse(Usually.home(attribute, ranges));
-        int highlight = value(HIGHLIGHT).orElse(Usually.highlight(attribute, ranges));
+        boolean inverted = INVERTED.matcher(head).find();
+        boolean turned = inverted && ranges.isEmpty();
+        int home = value(HOME).orElse(turned(Usually.home(attribute, ranges), turned));
+        int highlight = value(HIGHLIGHT).orElse(turned(Usually.highlight(attribute, ranges), turned));
         Matcher emitter = COLOUR.matcher(head);
         return new DraftChannel(
                 label(),
@@ -56,7 +74,7 @@ record ChartLine(String head, String tail, int givenOctets) {
                 false,
                 home,
                 highlight,
-                INVERTED.matcher(head).find(),
+                inverted,
                 from,
                 to,
                 emitter.find() ? emitter.group(1) : "",
@@ -65,6 +83,11 @@ record ChartLine(String head, String tail, int givenOctets) {
                 0,
                 TOP,
                 ranges);
+    }
+
+    /** What is usual at one end is usual at the other when a channel runs the other way round; ranges say it themselves. */
+    private static int turned(int value, boolean turned) {
+        return turned && value >= 0 ? TOP - value : value;
     }
 
     private Optional<Integer> value(Pattern pattern) {
@@ -96,27 +119,61 @@ record ChartLine(String head, String tail, int givenOctets) {
         return Optional.empty();
     }
 
-    private List<DraftRange> ranges(String attribute, boolean wheel) {
+    /** Parts behind the colon: by commas, and in front of values that follow without one. */
+    private List<String> parts() {
         List<String> parts = new ArrayList<>();
-        for (String part : tail.split("[,;|]")) {
-            if (!part.isBlank()) {
-                parts.add(part.strip());
+        for (String listed : tail.split("[,;|]")) {
+            for (String part : BEGIN.split(listed)) {
+                if (!part.isBlank()) {
+                    parts.add(part.strip());
+                }
             }
         }
+        return parts;
+    }
+
+    private static boolean valued(List<String> parts) {
+        return parts.stream().anyMatch(p -> RANGE.matcher(p).matches());
+    }
+
+    /** Parts that say no values in a line where others do. */
+    List<String> withoutValues() {
+        List<String> parts = parts();
+        return valued(parts)
+                ? parts.stream()
+                        .filter(p -> !RANGE.matcher(p).matches()
+                                && !SINGLE.matcher(p).matches())
+                        .toList()
+                : List.of();
+    }
+
+    private List<DraftRange> ranges(String attribute, boolean wheel) {
+        List<String> parts = parts();
+        boolean valued = valued(parts);
+        parts.removeAll(withoutValues());
         List<DraftRange> ranges = new ArrayList<>();
         for (int i = 0; i < parts.size(); i++) {
-            ranges.add(range(parts.get(i), i, parts.size(), attribute, wheel));
+            ranges.add(range(parts.get(i), i, parts.size(), valued, attribute, wheel));
         }
         return ranges;
     }
 
     /** With values as given, or an equal share of the whole. */
-    private DraftRange range(String part, int index, int count, String attribute, boolean wheel) {
+    private DraftRange range(String part, int index, int count, boolean valued, String attribute, boolean wheel) {
         Matcher given = RANGE.matcher(part);
-        boolean spans = given.matches();
-        int from = spans ? Math.min(TOP, Integer.parseInt(given.group(1))) : index * (TOP + 1) / count;
-        int to = spans ? Math.min(TOP, Integer.parseInt(given.group(2))) : (index + 1) * (TOP + 1) / count - 1;
-        String words = spans ? given.group(3) : part;
+        Matcher single = SINGLE.matcher(part);
+        int from = index * (TOP + 1) / count;
+        int to = (index + 1) * (TOP + 1) / count - 1;
+        String words = part;
+        if (given.matches()) {
+            from = Math.min(TOP, Integer.parseInt(given.group(1)));
+            to = Math.min(TOP, Integer.parseInt(given.group(2)));
+            words = given.group(3);
+        } else if (valued && single.matches()) {
+            from = Math.min(TOP, Integer.parseInt(single.group(1)));
+            to = from;
+            words = single.group(2);
+        }
         Matcher tint = COLOUR.matcher(words);
         String swatch = tint.find() ? tint.group(1) : "";
         String name = COLOUR.matcher(words).replaceAll("").strip();

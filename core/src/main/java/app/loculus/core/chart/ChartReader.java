@@ -2,6 +2,7 @@ package app.loculus.core.chart;
 
 import app.loculus.core.problem.Problem;
 import app.loculus.core.problem.Problems;
+import app.loculus.core.problem.WayOut;
 import app.loculus.core.profile.Attribute;
 import app.loculus.core.profile.words.StandardAttributes;
 import java.util.ArrayList;
@@ -12,7 +13,8 @@ import java.util.regex.Pattern;
 
 /**
  * Reads a slot chart: one line per slot, such as {@code Pan 16 540 deg}, {@code Shutter: 0-31 closed, 32-255 open} or
- * {@code Gobo wheel: open, Ripple, Slats}. A slot number may stand in front, {@code fine} lines widen the line before,
+ * {@code Gobo wheel: open, Ripple, Slats}. Ranges with values may also follow without a colon or commas:
+ * {@code Shutter 0-31 closed 32-255 open}. A slot number may stand in front, {@code fine} lines widen the line before,
  * {@code 4 x:} begins the channels of four cells, {@code end} ends them, {@code Mode name:} alone begins another mode.
  */
 public final class ChartReader {
@@ -112,9 +114,11 @@ public final class ChartReader {
         Matcher numbered = NUMBERED.matcher(line);
         boolean hasNumber = numbered.matches();
         String text = hasNumber ? numbered.group(3) : line;
+        int begin = ChartLine.beginOfRanges(text);
         int colon = text.indexOf(':');
-        String head = colon < 0 ? text : text.substring(0, colon);
-        String tail = colon < 0 ? "" : text.substring(colon + 1);
+        boolean bare = begin > 0 && (colon < 0 || colon > begin);
+        String head = bare ? text.substring(0, begin) : colon < 0 ? text : text.substring(0, colon);
+        String tail = bare ? text.substring(begin) : colon < 0 ? "" : text.substring(colon + 1);
         if (widensTheOneBefore(head)) {
             channels.set(channels.size() - 1, channels.get(channels.size() - 1).wider());
             return;
@@ -137,6 +141,14 @@ public final class ChartReader {
                             + "” is not recognised; it becomes a control channel."));
         }
         String attribute = unused(meant.isEmpty() ? "Control1" : meant.get(0).name());
+        understood
+                .withoutValues()
+                .forEach(part -> problems.add(Problem.warning(
+                        "chart.range",
+                        "line " + number,
+                        "Line " + number + ": “" + part + "” has no values, while other ranges of the line have; it is "
+                                + "left out.",
+                        WayOut.advice("Write it as 0-31 closed, or all of them without values."))));
         DraftChannel channel = understood.channel(attribute);
         channels.add(inCells ? channel.repeated() : channel);
     }

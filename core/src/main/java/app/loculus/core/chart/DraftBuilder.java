@@ -9,6 +9,7 @@ import app.loculus.core.problem.Refusal;
 import app.loculus.core.problem.WayOut;
 import app.loculus.core.profile.Attribute;
 import app.loculus.core.profile.AttributeDefinition;
+import app.loculus.core.profile.Cells;
 import app.loculus.core.profile.Mode;
 import app.loculus.core.profile.Profile;
 import app.loculus.core.profile.ProfileId;
@@ -61,6 +62,7 @@ public final class DraftBuilder {
                     WayOut.advice("Paste or type the slot chart, one line per slot.")));
         }
         draft.modes().forEach(m -> fits(m, problems));
+        draft.modes().forEach(m -> needs(m, problems));
         Set<String> names = new LinkedHashSet<>();
         draft.modes().stream()
                 .filter(m -> !names.add(m.name()))
@@ -103,6 +105,24 @@ public final class DraftBuilder {
         if (mode.cells() > MOST_SLOTS || mode.cells() < 0) {
             problems.add(Problem.refusal(
                     "draft.cells", "mode", mode.cells() + " cells are not possible; at most " + MOST_SLOTS + "."));
+        }
+    }
+
+    /** What a channel needs must be another channel of the same mode. */
+    private static void needs(DraftMode mode, Problems problems) {
+        for (DraftChannel c : mode.channels()) {
+            List<String> others = mode.channels().stream()
+                    .filter(o -> o != c)
+                    .map(DraftChannel::label)
+                    .toList();
+            if (!c.needs().isEmpty() && others.stream().noneMatch(c.needs()::equalsIgnoreCase)) {
+                problems.add(Problem.refusal(
+                        "draft.needs",
+                        "channel",
+                        "Mode “" + mode.name() + "”, “" + c.label() + "” needs “" + c.needs()
+                                + "”, which is no other channel of the mode.",
+                        WayOut.advice("Its channels are " + String.join(", ", others) + ".")));
+            }
         }
     }
 
@@ -153,7 +173,7 @@ public final class DraftBuilder {
         return new Mode(
                 mode.name(),
                 new DraftChannels(mode, geometry(mode), wheels).channels(),
-                hasCells(mode) ? mode.cells() : 0,
+                Cells.flat(hasCells(mode) ? mode.cells() : 0),
                 Whites.of(Kelvin.of(kelvin)).withLuminance(100),
                 emitters(mode),
                 wheels,

@@ -70,7 +70,7 @@ final class DraftChannels {
                 Math.max(1, c.breakNumber()),
                 offsets,
                 cell,
-                functions(c, resolution),
+                functions(c, cell, resolution),
                 value(c.home(), resolution),
                 highlight);
     }
@@ -95,7 +95,7 @@ final class DraftChannels {
     }
 
     /** One function for each run of ranges that do the same. */
-    private List<ChannelFunction> functions(DraftChannel c, Resolution resolution) {
+    private List<ChannelFunction> functions(DraftChannel c, int cell, Resolution resolution) {
         List<ChannelFunction> functions = new ArrayList<>();
         List<DraftRange> ranges = c.ranges();
         int begin = 0;
@@ -105,10 +105,10 @@ final class DraftChannels {
                 end++;
             }
             boolean alone = begin == 0 && end == ranges.size() - 1;
-            functions.add(function(c, begin, end, alone, resolution));
+            functions.add(function(c, cell, begin, end, alone, resolution));
             begin = end + 1;
         }
-        return functions.isEmpty() ? List.of(function(c, 0, -1, true, resolution)) : functions;
+        return functions.isEmpty() ? List.of(function(c, cell, 0, -1, true, resolution)) : functions;
     }
 
     /** Ranges of one sort make one function. A closed shutter and an open one are two, because light is 0 or 1 there. */
@@ -117,7 +117,8 @@ final class DraftChannels {
                 + (r.attribute().isEmpty() ? Usually.shutter(c.attribute(), r).orElse("") : "");
     }
 
-    private ChannelFunction function(DraftChannel c, int begin, int end, boolean alone, Resolution resolution) {
+    private ChannelFunction function(
+            DraftChannel c, int cell, int begin, int end, boolean alone, Resolution resolution) {
         List<DraftRange> own = c.ranges().subList(begin, end + 1);
         boolean other = !own.isEmpty() && !own.get(0).attribute().isEmpty();
         Optional<String> shutter =
@@ -156,7 +157,7 @@ final class DraftChannels {
                 attribute.isAdditive()
                         ? Optional.of(attribute.name().substring("ColorAdd_".length()))
                         : Optional.empty(),
-                master(c),
+                master(c, cell),
                 named);
     }
 
@@ -176,13 +177,17 @@ final class DraftChannels {
                 slot);
     }
 
-    private Optional<ModeMaster> master(DraftChannel c) {
+    /** A master inside a cell is that cell's own. */
+    private Optional<ModeMaster> master(DraftChannel c, int cell) {
         return mode.channels().stream()
                 .filter(m -> !c.needs().isEmpty() && m.label().equalsIgnoreCase(c.needs()) && m != c)
                 .findFirst()
                 .map(m -> {
                     Resolution resolution = new Resolution(m.octets());
-                    return new ModeMaster(key(m, 0), first(c.needsFrom(), resolution), last(c.needsTo(), resolution));
+                    return new ModeMaster(
+                            key(m, m.inCell() ? cell : 0),
+                            first(c.needsFrom(), resolution),
+                            last(c.needsTo(), resolution));
                 });
     }
 }

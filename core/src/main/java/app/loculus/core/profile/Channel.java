@@ -37,6 +37,20 @@ public record Channel(
         return new Resolution(Math.max(1, offsets.size()));
     }
 
+    /** The key without the number of the cell behind it: geometry and attribute, as a description names it. */
+    public String plainKey() {
+        String tail = "#" + cell;
+        return cell > 0 && key.endsWith(tail) ? key.substring(0, key.length() - tail.length()) : key;
+    }
+
+    public Channel with(List<ChannelFunction> others) {
+        return new Channel(key, breakNumber, offsets, cell, others, home, highlight);
+    }
+
+    public Channel with(String otherKey) {
+        return new Channel(otherKey, breakNumber, offsets, cell, functions, home, highlight);
+    }
+
     public Attribute attribute() {
         return functions.get(0).attribute();
     }

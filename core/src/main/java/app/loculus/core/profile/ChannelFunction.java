@@ -31,6 +31,16 @@ public record ChannelFunction(
         ranges = List.copyOf(ranges);
     }
 
+    public ChannelFunction with(Attribute other) {
+        return new ChannelFunction(
+                name, other, from, to, physicalFrom, physicalTo, home, wheel, emitter, master, ranges);
+    }
+
+    public ChannelFunction with(Optional<ModeMaster> other) {
+        return new ChannelFunction(
+                name, attribute, from, to, physicalFrom, physicalTo, home, wheel, emitter, other, ranges);
+    }
+
     /** f = (p − from) / (to − from), kept inside the function; 0 for a function of one value. */
     public Fraction fractionOf(double physical) {
         double span = physicalTo - physicalFrom;

@@ -21,7 +21,7 @@ public final class Mode {
 
     private final String name;
     private final List<Channel> channels;
-    private final int cells;
+    private final Cells cells;
     private final Map<Integer, Integer> footprint = new TreeMap<>();
     private final Map<Integer, Map<Attribute, Parameter>> parameters = new TreeMap<>();
     private final Map<Integer, ColourSystems> colours = new TreeMap<>();
@@ -39,18 +39,18 @@ public final class Mode {
             Tristimulus lamp,
             Map<Attribute, Tristimulus> emitters,
             Map<String, Wheel> wheels) {
-        this(name, channels, cells, lamp, emitters, wheels, BeamFacts.UNKNOWN, List.of());
+        this(name, channels, Cells.flat(cells), lamp, emitters, wheels, BeamFacts.UNKNOWN, List.of());
     }
 
     /**
-     * @param cells how many identical cells it has; 0 for an ordinary fixture
+     * @param cells its cells; {@link Cells#NONE} for an ordinary fixture
      * @param lamp light of the lamp without filters, Y = 100
      * @param emitters full light by attribute
      */
     public Mode(
             String name,
             List<Channel> channels,
-            int cells,
+            Cells cells,
             Tristimulus lamp,
             Map<Attribute, Tristimulus> emitters,
             Map<String, Wheel> wheels,
@@ -64,7 +64,7 @@ public final class Mode {
         this.emitters = Map.copyOf(emitters);
         this.channels = VirtualDimmers.added(channels, cells);
         ColourReader reader = new ColourReader(wheels, emitters, lamp);
-        for (int cell = 0; cell <= cells; cell++) {
+        for (int cell = 0; cell <= cells.count(); cell++) {
             parameters.put(cell, parametersOf(cell));
             colours.put(cell, reader.read(parameters.get(cell)));
         }
@@ -92,30 +92,47 @@ public final class Mode {
     }
 
     private boolean related(Channel master, Channel follower) {
-        return relations.stream().anyMatch(r -> multiplies(r, master) && isOf(r.follower(), follower));
+        return relations.stream()
+                .anyMatch(r -> multiplies(r, master) && isOf(r.follower(), follower) && meets(r, master, follower));
+    }
+
+    /** Of several copies of a master only that of the follower's own part, or of what it lies in. */
+    private boolean meets(Relation r, Channel master, Channel follower) {
+        return cells.within(follower.cell(), master.cell())
+                || channels.stream().filter(c -> isOf(r.master(), c)).count() == 1;
     }
 
     private static boolean multiplies(Relation r, Channel master) {
         return r.type() == Relation.Type.MULTIPLY && isOf(r.master(), master);
     }
 
-    /** A cell's channel has the key of its geometry with the number of the cell behind it. */
     private static boolean isOf(String key, Channel channel) {
-        return channel.key().equals(key) || channel.key().equals(key + "#" + channel.cell());
+        return channel.plainKey().equals(key);
     }
 
-    private static boolean dims(Channel master, Channel follower) {
+    private boolean dims(Channel master, Channel follower) {
         return master.attribute().equals(Attribute.DIMMER)
                 && follower.attribute().isAdditive()
-                && (master.cell() == follower.cell() || master.cell() == 0);
+                && cells.within(follower.cell(), master.cell());
     }
 
     private void count(Channel channel) {
         channel.offsets().forEach(offset -> footprint.merge(channel.breakNumber(), offset, Math::max));
     }
 
+    /** By attribute; a channel named by its first function goes before one that only has such a function as well. */
     private Map<Attribute, Parameter> parametersOf(int cell) {
         Map<Attribute, Parameter> found = new LinkedHashMap<>();
+        for (int i = 0; i < channels.size(); i++) {
+            if (channels.get(i).cell() == cell) {
+                Channel channel = channels.get(i);
+                ChannelFunction home = channel.homeFunction();
+                ChannelFunction naming = home.attribute().equals(channel.attribute())
+                        ? home
+                        : channel.functions().get(0);
+                found.putIfAbsent(naming.attribute(), new Parameter(cell, naming.attribute(), i, naming));
+            }
+        }
         for (int i = 0; i < channels.size(); i++) {
             if (channels.get(i).cell() == cell) {
                 ChannelFunction home = channels.get(i).homeFunction();
@@ -138,6 +155,11 @@ public final class Mode {
 
     /** How many cells; 0 when the fixture is not divided. */
     public int cells() {
+        return cells.count();
+    }
+
+    /** Which cell lies in which. */
+    public Cells layout() {
         return cells;
     }
 
@@ -199,22 +221,15 @@ public final class Mode {
                 .orElse(parameter.function());
     }
 
-    /** Where an attribute of the unit lives: on the cell itself, else, for the whole fixture, on its cells. */
+    /** Where an attribute of the unit lives: on the cell itself, else on the nearest cells inside it that have it. */
     public List<Integer> homesOf(int cell, Attribute attribute) {
         if (parameters(cell).containsKey(attribute)) {
             return List.of(cell);
         }
-        return cell == 0 ? cellsWith(attribute) : List.of();
-    }
-
-    private List<Integer> cellsWith(Attribute attribute) {
-        List<Integer> found = new ArrayList<>();
-        for (int cell = 1; cell <= cells; cell++) {
-            if (parameters(cell).containsKey(attribute)) {
-                found.add(cell);
-            }
-        }
-        return found;
+        return cells.directlyIn(cell).stream()
+                .flatMap(inner -> homesOf(inner, attribute).stream())
+                .sorted()
+                .toList();
     }
 
     /** Every attribute of the whole fixture and of its cells. */

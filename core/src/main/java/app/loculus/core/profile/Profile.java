@@ -55,7 +55,7 @@ public final class Profile {
         this.id = id;
         this.maker = maker;
         this.name = name;
-        attributes.forEach(a -> this.attributes.put(a.attribute(), a));
+        attributes.forEach(a -> this.attributes.putIfAbsent(a.attribute(), a));
         this.wheels = List.copyOf(wheels);
         modes.forEach(m -> this.modes.put(m.name(), m));
         this.warnings = List.copyOf(warnings);

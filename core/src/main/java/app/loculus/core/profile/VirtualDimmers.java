@@ -11,16 +11,20 @@ final class VirtualDimmers {
 
     private VirtualDimmers() {}
 
-    static List<Channel> added(List<Channel> channels, int cells) {
+    static List<Channel> added(List<Channel> channels, Cells cells) {
         List<Channel> out = new ArrayList<>(channels);
-        boolean wholeDimmer = hasDimmer(channels, 0);
-        for (int cell = 0; cell <= cells; cell++) {
+        for (int cell = 0; cell <= cells.count(); cell++) {
             if (hasEmitters(channels, cell) && !hasDimmer(channels, cell)) {
-                out.add(dimmer(cell, cell > 0 && wholeDimmer));
+                out.add(dimmer(cell, underDimmer(channels, cells, cell)));
                 whiteAtHome(out, cell);
             }
         }
         return List.copyOf(out);
+    }
+
+    /** Whether something that the cell lies in has a dimmer. */
+    private static boolean underDimmer(List<Channel> channels, Cells cells, int cell) {
+        return cells.outwards(cell).stream().skip(1).anyMatch(outer -> hasDimmer(channels, outer));
     }
 
     private static boolean hasDimmer(List<Channel> channels, int cell) {

@@ -4,6 +4,7 @@ import app.loculus.core.patch.Fixture;
 import app.loculus.core.patch.Patch;
 import app.loculus.core.patch.UnitId;
 import app.loculus.core.profile.Attribute;
+import app.loculus.core.profile.Cells;
 import app.loculus.core.profile.Channel;
 import app.loculus.core.profile.ChannelFunction;
 import app.loculus.core.profile.Kind;
@@ -89,14 +90,14 @@ public final class Touching {
     public boolean home(UnitId unit, Optional<Kind> kind) {
         boolean any = false;
         Profile profile = patch.profileOf(patch.get(unit.fixture()));
-        for (Channel channel : modeOf(unit).channels()) {
+        List<Channel> channels = modeOf(unit).channels();
+        for (int i = 0; i < channels.size(); i++) {
+            Channel channel = channels.get(i);
             ChannelFunction function = channel.homeFunction();
             boolean meant = kind.isEmpty() || profile.kindOf(function.attribute()) == kind.get();
-            if (meant && (unit.cell() == 0 || channel.cell() == unit.cell())) {
+            if (meant && modeOf(unit).layout().within(channel.cell(), unit.cell())) {
                 UnitId home = new UnitId(unit.fixture(), channel.cell());
-                Parameter parameter = modeOf(home)
-                        .parameter(home.cell(), function.attribute())
-                        .orElseThrow();
+                Parameter parameter = new Parameter(channel.cell(), function.attribute(), i, function);
                 put(home, parameter, Touched.byHand(new AttributeValue.Level(function.fractionOfDmx(channel.home()))));
                 any = true;
             }
@@ -175,13 +176,12 @@ public final class Touching {
         return patch.modeOf(fixture);
     }
 
-    /** The unit, or a whole fixture together with all its cells. */
+    /** The unit together with all the cells inside it. */
     public static List<UnitId> withCells(Patch patch, UnitId unit) {
-        List<UnitId> all = new ArrayList<>();
-        all.add(unit);
-        if (unit.cell() == 0) {
-            int cells = patch.modeOf(patch.get(unit.fixture())).cells();
-            for (int cell = 1; cell <= cells; cell++) {
+        Cells layout = patch.modeOf(patch.get(unit.fixture())).layout();
+        List<UnitId> all = new ArrayList<>(List.of(unit));
+        for (int cell = 1; cell <= layout.count(); cell++) {
+            if (cell != unit.cell() && layout.within(cell, unit.cell())) {
                 all.add(new UnitId(unit.fixture(), cell));
             }
         }

@@ -114,10 +114,10 @@ public interface Layer {
 
         @Override
         public void lay(Fixture fixture, Mode mode, List<Resolved> channels, Resolver resolver) {
-            boolean whole = units.contains(UnitId.whole(fixture.id()));
             for (int i = 0; i < channels.size(); i++) {
                 int cell = mode.channels().get(i).cell();
-                if (whole || cell > 0 && units.contains(new UnitId(fixture.id(), cell))) {
+                if (mode.layout().outwards(cell).stream()
+                        .anyMatch(outer -> units.contains(new UnitId(fixture.id(), outer)))) {
                     Resolved.highlighted(mode.channels().get(i)).ifPresent(set(channels, i));
                 }
             }

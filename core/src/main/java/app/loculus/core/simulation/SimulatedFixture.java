@@ -4,6 +4,7 @@ import app.loculus.core.colour.Chromaticity;
 import app.loculus.core.colour.LinearRgb;
 import app.loculus.core.colour.Tristimulus;
 import app.loculus.core.profile.Attribute;
+import app.loculus.core.profile.Cells;
 import app.loculus.core.profile.Channel;
 import app.loculus.core.profile.ChannelFunction;
 import app.loculus.core.profile.Mode;
@@ -22,6 +23,7 @@ public final class SimulatedFixture {
     private static final Tristimulus PAPER_WHITE = Chromaticity.D65.withLuminance(100);
 
     private final Mode mode;
+    private final Cells layout;
     private final Map<Attribute, Tristimulus> emitters;
     private final Map<String, Wheel> wheels;
 
@@ -31,6 +33,7 @@ public final class SimulatedFixture {
      */
     public SimulatedFixture(Mode mode, Map<Attribute, Tristimulus> emitters, Map<String, Wheel> wheels) {
         this.mode = mode;
+        this.layout = mode.layout();
         this.emitters = Map.copyOf(emitters);
         this.wheels = Map.copyOf(wheels);
     }
@@ -42,13 +45,33 @@ public final class SimulatedFixture {
      */
     public List<CellLight> light(Map<Integer, byte[]> breaks) {
         Reading reading = new Reading(mode.channels(), breaks);
-        double master = gate(reading, 0);
         List<CellLight> lights = new ArrayList<>();
-        for (int cell = 1; cell <= mode.cells(); cell++) {
-            lights.add(part(reading, cell, master * gate(reading, cell)));
+        for (int cell = 0; cell <= mode.cells(); cell++) {
+            lights.add(part(reading, cell));
         }
-        lights.add(0, mode.cells() > 0 ? together(part(reading, 0, master), lights) : part(reading, 0, master));
+        for (int cell = 0; cell <= mode.cells(); cell++) {
+            List<CellLight> inside = inside(cell, lights);
+            if (!inside.isEmpty()) {
+                lights.set(cell, together(lights.get(cell), inside));
+            }
+        }
         return lights;
+    }
+
+    /** What lights inside a cell that holds others, in its turn not divided. */
+    private List<CellLight> inside(int cell, List<CellLight> lights) {
+        return lights.stream()
+                .filter(l -> l.cell() != cell && layout.innermost(l.cell()) && layout.within(l.cell(), cell))
+                .toList();
+    }
+
+    /** Dimmers and shutters of a part and of everything it lies in. */
+    private double gates(Reading reading, int cell) {
+        double gate = 1;
+        for (int outer : layout.outwards(cell)) {
+            gate *= gate(reading, outer);
+        }
+        return gate;
     }
 
     /** Dimmer times shutter of one part, 1 where it has neither. */
@@ -71,7 +94,8 @@ public final class SimulatedFixture {
         return 1;
     }
 
-    private CellLight part(Reading reading, int cell, double gate) {
+    private CellLight part(Reading reading, int cell) {
+        double gate = gates(reading, cell);
         Map<Attribute, Double> levels = emitterLevels(reading, cell);
         boolean additive = !levels.isEmpty();
         Tristimulus source = additive ? sum(levels) : filtered(reading, cell, mode.lamp());
@@ -100,8 +124,9 @@ public final class SimulatedFixture {
     /** Driven emitters; those that do not work in the present mode give nothing. */
     private Map<Attribute, Double> emitterLevels(Reading reading, int cell) {
         Map<Attribute, Double> levels = new LinkedHashMap<>();
+        int source = emitting(reading, cell);
         for (Channel channel : reading.channels()) {
-            if (channel.cell() == cell && channel.attribute().isAdditive()) {
+            if (channel.cell() == source && channel.attribute().isAdditive()) {
                 levels.put(
                         channel.attribute(),
                         reading.active(channel)
@@ -110,6 +135,15 @@ public final class SimulatedFixture {
             }
         }
         return levels;
+    }
+
+    /** The nearest part outwards that has emitters: a beam with no colours of its own has those of its head. */
+    private int emitting(Reading reading, int cell) {
+        return layout.outwards(cell).stream()
+                .filter(c -> reading.channels().stream()
+                        .anyMatch(ch -> ch.cell() == c && ch.attribute().isAdditive()))
+                .findFirst()
+                .orElse(cell);
     }
 
     private Tristimulus sum(Map<Attribute, Double> levels) {
@@ -143,7 +177,7 @@ public final class SimulatedFixture {
     private Tristimulus throughWheels(Reading reading, int cell, Tristimulus light) {
         Tristimulus out = light;
         for (Channel channel : reading.channels()) {
-            if (channel.cell() == cell && channel.attribute().isColourWheel()) {
+            if (layout.within(cell, channel.cell()) && channel.attribute().isColourWheel()) {
                 out = slotColour(reading, channel).map(throughSlot(out)).orElse(out);
             }
         }
@@ -188,14 +222,15 @@ public final class SimulatedFixture {
 
     private double physical(Reading reading, int cell, Attribute attribute) {
         return find(reading, cell, attribute)
-                .or(() -> find(reading, 0, attribute))
                 .flatMap(c -> reading.active(c).map(f -> reading.physical(c, f)))
                 .orElse(0.0);
     }
 
-    private static Optional<Channel> find(Reading reading, int cell, Attribute attribute) {
-        return reading.channels().stream()
-                .filter(c -> c.cell() == cell && c.attribute().equals(attribute))
+    /** On the part itself, else on the nearest one that it lies in. */
+    private Optional<Channel> find(Reading reading, int cell, Attribute attribute) {
+        return layout.outwards(cell).stream()
+                .flatMap(c -> reading.channels().stream()
+                        .filter(ch -> ch.cell() == c && ch.attribute().equals(attribute)))
                 .findFirst();
     }
 
@@ -210,6 +245,13 @@ public final class SimulatedFixture {
         double intensity =
                 cells.stream().mapToDouble(CellLight::intensity).max().orElse(0);
         return new CellLight(
-                0, intensity, light, hue, whole.panDegrees(), whole.tiltDegrees(), whole.beamDegrees(), whole.gobo());
+                whole.cell(),
+                intensity,
+                light,
+                hue,
+                whole.panDegrees(),
+                whole.tiltDegrees(),
+                whole.beamDegrees(),
+                whole.gobo());
     }
 }

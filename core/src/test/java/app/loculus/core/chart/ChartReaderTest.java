@@ -2,6 +2,7 @@ package app.loculus.core.chart;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.tuple;
 
 import app.loculus.core.problem.Problem;
 import app.loculus.core.profile.Attribute;
@@ -9,10 +10,13 @@ import app.loculus.core.profile.ChannelFunction;
 import app.loculus.core.profile.Mode;
 import app.loculus.core.profile.Profile;
 import app.loculus.core.profile.words.StandardAttributes;
+import app.loculus.core.simulation.SimulatedFixture;
 import java.util.List;
+import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 class ChartReaderTest {
 
@@ -55,6 +59,105 @@ class ChartReaderTest {
         assertThat(channel.octets()).isEqualTo(octets);
     }
 
+    @ParameterizedTest
+    @ValueSource(
+            strings = {
+                "7 Shutter 0-31 closed 32-223 strobe 224-255 open",
+                "7 Shutter: 0-31 closed 32-223 strobe 224-255 open",
+                "7 Shutter 0-31: closed, 32-223: strobe, 224-255: open",
+                "7\tShutter\t0-31=closed; 32 to 223 strobe; 224..255 open",
+            })
+    void ranges_are_understood_without_a_colon_or_commas(String line) {
+        DraftChannel shutter = channels(line).get(0);
+        assertThat(shutter.attribute()).isEqualTo("Shutter1");
+        assertThat(shutter.label()).isEqualTo("Shutter");
+        assertThat(shutter.ranges())
+                .extracting(DraftRange::name, DraftRange::from, DraftRange::to)
+                .containsExactly(tuple("closed", 0, 31), tuple("strobe", 32, 223), tuple("open", 224, 255));
+        assertThat(shutter.octets()).isEqualTo(1);
+    }
+
+    @ParameterizedTest
+    @CsvSource({"Pan 16 -270 to 270 deg, 2, -270, 270", "Zoom 5 - 50 deg, 1, 5, 50", "Zoom 5-50, 1, 5, 50"})
+    void a_physical_span_is_no_range(String line, int octets, double from, double to) {
+        DraftChannel channel = channels(line).get(0);
+        assertThat(channel.ranges()).isEmpty();
+        assertThat(channel.octets()).isEqualTo(octets);
+        assertThat(channel.physicalFrom()).isEqualTo(from);
+        assertThat(channel.physicalTo()).isEqualTo(to);
+    }
+
+    @Test
+    void one_value_beside_ranges_is_one_value_and_a_part_without_values_is_named() {
+        ChartReader.Chart read = ChartReader.read("Control: 0-9 idle, 255 reset, lamp off");
+        assertThat(read.modes().get(0).channels().get(0).ranges())
+                .extracting(DraftRange::name, DraftRange::from, DraftRange::to)
+                .containsExactly(tuple("idle", 0, 9), tuple("reset", 255, 255));
+        assertThat(read.problems())
+                .extracting(Problem::words)
+                .containsExactly(
+                        "Line 1: “lamp off” has no values, while other ranges of the line have; it is left out.");
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "Dimmer inverted, 255, 0",
+        "Iris inverted, 0, 0",
+        "Red inverted, 0, 0",
+        "Cyan reversed, 255, 255",
+        "Dimmer inverted home 10, 10, 0",
+        "Dimmer, 0, 255",
+        "Iris, 255, 255",
+    })
+    void what_runs_the_other_way_is_at_home_at_the_other_end(String line, int home, int highlight) {
+        DraftChannel channel = channels(line).get(0);
+        assertThat(channel.home()).isEqualTo(home);
+        assertThat(channel.highlight()).isEqualTo(highlight);
+    }
+
+    @Test
+    void an_inverted_dimmer_gives_no_light_at_home() {
+        Mode mode = built("Dimmer inverted");
+        byte[] home = {(byte) mode.channels().get(0).home()};
+        assertThat(new SimulatedFixture(mode, Map.of(), Map.of())
+                        .light(Map.of(1, home))
+                        .get(0)
+                        .intensity())
+                .isZero();
+    }
+
+    @Test
+    void a_channel_that_needs_what_is_not_there_is_named() {
+        DraftChannel red = channels("Mode: 0-127 white, 128-255 mix\nRed").get(1);
+        DraftChannel lost = new DraftChannel(
+                red.label(),
+                red.attribute(),
+                1,
+                1,
+                false,
+                0,
+                255,
+                false,
+                0,
+                1,
+                "",
+                false,
+                "Modus",
+                128,
+                255,
+                List.of());
+        ProfileDraft draft = new ProfileDraft(
+                "Halden",
+                "Head",
+                0,
+                0,
+                0,
+                0,
+                List.of(new DraftMode("m", 0, List.of(channels("Dimmer").get(0), lost))));
+        assertThatThrownBy(() -> DraftBuilder.build(draft))
+                .hasMessageContaining("“Red” needs “Modus”, which is no other channel of the mode.");
+    }
+
     @Test
     void a_fine_line_widens_the_one_before() {
         List<DraftChannel> all = channels("1\tPan\n2\tPan fine\n3\tTilt\n4\tfine\n5\tDimmer");
@@ -77,7 +180,7 @@ class ChartReaderTest {
     void home_is_open_white_and_centred_unless_the_chart_says() {
         List<DraftChannel> all = channels(
                 "Pan\nDimmer\nShutter: 0-15 closed, 16-255 open\nRed\nCyan\nZoom home 40\nIris inverted highlight 200");
-        assertThat(all).extracting(DraftChannel::home).containsExactly(128, 0, 16, 255, 0, 40, 255);
+        assertThat(all).extracting(DraftChannel::home).containsExactly(128, 0, 16, 255, 0, 40, 0);
         assertThat(all.get(6).inverted()).isTrue();
         assertThat(all.get(6).highlight()).isEqualTo(200);
     }

@@ -61,7 +61,7 @@ class ProfileCheckTest {
                         channel("Dimmer", 1, Optional.empty()),
                         channel("Iris", 1, Optional.empty()),
                         channel("Zoom", 4, Optional.empty())))
-                .containsExactly("Slot 1 belongs to Dimmer and to Iris.", "Slots 2, 3 of its 4 are used by nothing.");
+                .containsExactly("Slot 1 belongs to Dimmer and to Iris.", "Slots 2 to 3 of its 4 are used by nothing.");
     }
 
     @Test

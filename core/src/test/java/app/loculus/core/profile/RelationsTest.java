@@ -39,7 +39,8 @@ class RelationsTest {
 
     private static Mode mode(int cells, List<Relation> relations, Channel... channels) {
         Map<Attribute, Tristimulus> emitters = Map.of(new Attribute("ColorAdd_R"), new Tristimulus(1, 1, 1));
-        return new Mode("m", List.of(channels), cells, Rig.LAMP, emitters, Map.of(), BeamFacts.UNKNOWN, relations);
+        return new Mode(
+                "m", List.of(channels), Cells.flat(cells), Rig.LAMP, emitters, Map.of(), BeamFacts.UNKNOWN, relations);
     }
 
     @Test

@@ -36,33 +36,51 @@ final class ChannelReader {
         this.report = report;
     }
 
-    Optional<Channel> read() {
-        String breakText = Xml.text(channel, "DMXBreak", "1");
-        int breakNumber = breakText.matches("\\d{1,3}") ? Integer.parseInt(breakText) : 1;
-        return read(0, Math.max(1, breakNumber), 0);
+    /** The channel where it stands; nothing when it does nothing. */
+    Optional<Channel> read(Places.Standing standing) {
+        String number = Xml.text(channel, "DMXBreak", "1");
+        int shift = 0;
+        for (Element reference : standing.references()) {
+            Optional<Element> own = breakOf(reference, number);
+            shift += own.map(this::shift).orElse(0);
+            number = own.map(b -> Xml.text(b, "DMXBreak", "1")).orElse(number);
+        }
+        return read(standing.cell(), breakNumber(number), shift);
     }
 
-    /** @param reference the GeometryReference that places this cell */
-    Optional<Channel> readCell(int cell, Element reference) {
-        String breakText = Xml.text(channel, "DMXBreak", "1");
+    /** What a reference says of a break; an overwritten one is taken from its last. */
+    private static Optional<Element> breakOf(Element reference, String number) {
         List<Element> breaks = Xml.children(reference, "Break");
-        Optional<Element> own = breakText.equals("Overwrite")
+        return number.equals("Overwrite")
                 ? breaks.stream().reduce((a, b) -> b)
                 : breaks.stream()
-                        .filter(b -> Xml.text(b, "DMXBreak", "1").equals(breakText))
+                        .filter(b -> Xml.text(b, "DMXBreak", "1").equals(number))
                         .findFirst();
-        int breakNumber = own.map(b -> (int) report.number(b, "DMXBreak", 1)).orElse(1);
-        return read(cell, breakNumber, own.map(this::shift).orElse(0));
+    }
+
+    private int breakNumber(String text) {
+        if (text.matches("0*[1-9]\\d{0,2}")) {
+            return Integer.parseInt(text);
+        }
+        if (!text.equals("Overwrite")) {
+            report.odd(channel, "DMXBreak “" + text + "” is no number from 1 to 999; 1 is used.");
+        }
+        return 1;
     }
 
     /** Slots to add to every offset: the reference's DMXOffset, 1 for no shift. */
     private int shift(Element breakElement) {
         String text = Xml.text(breakElement, "DMXOffset", "1");
-        if (text.matches("\\d{1,6}")) {
+        if (text.matches("0*[1-9]\\d{0,5}")) {
             return Integer.parseInt(text) - 1;
         }
-        Address address = Address.parse(text);
-        return (address.universe() - 1) * Address.SLOTS + address.slot() - 1;
+        try {
+            Address address = Address.parse(text);
+            return (address.universe() - 1) * Address.SLOTS + address.slot() - 1;
+        } catch (Refusal e) {
+            report.odd(breakElement, "DMXOffset “" + text + "” is no address; the cell is not shifted.");
+            return 0;
+        }
     }
 
     private Optional<Channel> read(int cell, int breakNumber, int shift) {
@@ -74,7 +92,7 @@ final class ChannelReader {
                     channel, "A channel of mode “" + mode.getAttribute("Name") + "” has no function; it is left out.");
             return Optional.empty();
         }
-        if (cell <= 1 && !offsets.isEmpty() && !saysHome()) {
+        if (!offsets.isEmpty() && !saysHome()) {
             report.odd(channel, "No home value is given for " + functions.get(0).attribute() + "; 0 is used.");
         }
         String key = key(channel) + (cell == 0 ? "" : "#" + cell);
@@ -93,7 +111,16 @@ final class ChannelReader {
             }
             offsets.add(offset);
         }
-        return offsets.size() > MOST_OCTETS ? offsets.subList(0, MOST_OCTETS) : offsets;
+        if (offsets.size() > MOST_OCTETS) {
+            report.odd(
+                    channel,
+                    "Offset “" + text + "” has " + offsets.size() + " slots; the first " + MOST_OCTETS + " are used.");
+            return offsets.subList(0, MOST_OCTETS);
+        }
+        if (offsets.stream().distinct().count() < offsets.size()) {
+            report.odd(channel, "Offset “" + text + "” names a slot twice; the later one goes out.");
+        }
+        return offsets;
     }
 
     /** {@code Geometry_FirstLogicalAttribute}. */
@@ -102,6 +129,15 @@ final class ChannelReader {
                 .map(l -> l.getAttribute("Attribute"))
                 .orElse("NoFeature");
         return channel.getAttribute("Geometry") + "_" + attribute;
+    }
+
+    /** The attribute that a channel is named by: that of its first function. */
+    static String naming(Element channel) {
+        return Xml.child(channel, "LogicalChannel")
+                .map(l -> Xml.child(l, "ChannelFunction")
+                        .map(f -> Xml.text(f, "Attribute", "NoFeature"))
+                        .orElse(l.getAttribute("Attribute")))
+                .orElse("NoFeature");
     }
 
     private boolean saysHome() {
@@ -114,13 +150,16 @@ final class ChannelReader {
         if (!channel.getAttribute("Default").isEmpty()) {
             return report.dmx(channel, "Default", "0/1").in(resolution);
         }
-        String[] initial = Xml.text(channel, "InitialFunction", "").split("\\.");
-        String wanted = initial[initial.length - 1];
-        return functions.stream()
-                .filter(f -> f.name().equals(wanted))
-                .findFirst()
-                .orElse(functions.get(0))
-                .home();
+        String initial = Xml.text(channel, "InitialFunction", "");
+        String wanted = initial.substring(initial.lastIndexOf('.') + 1);
+        Optional<ChannelFunction> first =
+                functions.stream().filter(f -> f.name().equals(wanted)).findFirst();
+        if (!initial.isEmpty() && first.isEmpty()) {
+            report.odd(
+                    channel,
+                    "InitialFunction “" + initial + "” is no function of this channel; its first one is used.");
+        }
+        return first.orElse(functions.get(0)).home();
     }
 
     private OptionalLong highlight(Resolution resolution) {
@@ -144,15 +183,40 @@ final class ChannelReader {
                     e.getAttribute("ModeMaster") + " " + e.getAttribute("ModeFrom") + " " + e.getAttribute("ModeTo");
             siblings.computeIfAbsent(master, m -> new ArrayList<>()).add(e);
         }
+        siblings.values().forEach(run -> inOrder(run, "Functions", resolution));
         List<ChannelFunction> functions = new ArrayList<>();
-        for (Element e : elements) {
+        for (int i = 0; i < elements.size(); i++) {
+            Element e = elements.get(i);
             List<Element> run = siblings.values().stream()
                     .filter(l -> l.contains(e))
                     .findFirst()
                     .orElseThrow();
-            functions.add(function(e, end(run, e, resolution, resolution.max()), resolution));
+            functions.add(function(e, i + 1, end(run, e, resolution, resolution.max()), resolution));
         }
         return functions;
+    }
+
+    /** What runs from its DMXFrom to the next one's is meant to be written in that order. */
+    private void inOrder(List<Element> run, String what, Resolution resolution) {
+        for (int i = 1; i < run.size(); i++) {
+            long before = from(run.get(i - 1), resolution);
+            long here = from(run.get(i), resolution);
+            if (here < before) {
+                report.odd(
+                        run.get(i),
+                        what + " are not in order: " + here + " comes behind " + before
+                                + "; each is taken up to the next higher one.");
+            } else if (here == before) {
+                report.odd(
+                        run.get(i),
+                        what + " “" + name(run.get(i - 1)) + "” and “" + name(run.get(i)) + "” both begin at " + here
+                                + ".");
+            }
+        }
+    }
+
+    private static String name(Element e) {
+        return Xml.text(e, "Name", Xml.text(e, "Attribute", ""));
     }
 
     /** One below where the next sibling begins, or the given end for the last. */
@@ -168,14 +232,14 @@ final class ChannelReader {
         return report.dmx(element, "DMXFrom", "0/1").in(resolution);
     }
 
-    private ChannelFunction function(Element e, long to, Resolution resolution) {
+    private ChannelFunction function(Element e, int index, long to, Resolution resolution) {
         long from = from(e, resolution);
         double physicalFrom = report.number(e, "PhysicalFrom", 0);
         double physicalTo = report.number(e, "PhysicalTo", 1);
         String attribute = Xml.text(e, "Attribute", "NoFeature");
         long end = Math.max(from, to);
         return new ChannelFunction(
-                Xml.text(e, "Name", attribute),
+                Xml.text(e, "Name", attribute + " " + index),
                 new Attribute(attribute),
                 from,
                 end,
@@ -221,10 +285,17 @@ final class ChannelReader {
                     Report.place(e),
                     "The function has " + sets.size() + " ranges; at most " + MOST_RANGES + " are read.");
         }
+        inOrder(sets, "Ranges", resolution);
         List<NamedRange> ranges = new ArrayList<>();
         for (Element set : sets) {
             long start = from(set, resolution);
             long end = Math.min(to, end(sets, set, resolution, to));
+            if (start < from || start > to) {
+                report.odd(
+                        set,
+                        "It begins at " + start + ", outside its function, which runs from " + from + " to " + to
+                                + "; it is left out.");
+            }
             if (!set.getAttribute("Name").isBlank() && start >= from && start <= end) {
                 double span = to == from ? 1 : to - from;
                 double lowest = physicalFrom + (start - from) / span * (physicalTo - physicalFrom);

@@ -16,18 +16,27 @@ import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.HexFormat;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.Set;
 import org.w3c.dom.Element;
 
 /** Reads a {@code description.xml}. */
 public final class DescriptionReader {
 
     private static final int ID_DIGITS = 16;
+
+    /** The format's default for a colour. */
+    private static final Tristimulus WHITE = new Chromaticity(0.3127, 0.3290).withLuminance(100);
+
+    /** Far above any fixture. */
+    private static final int MOST_MODES = 500;
 
     private final Report report = new Report();
 
@@ -52,9 +61,21 @@ public final class DescriptionReader {
                 .map(w -> wheel(w, filters))
                 .toList();
         Map<String, Tristimulus> emitters = lights(type, "Emitters", "Emitter");
-        List<Mode> modes = Xml.path(type, "DMXModes", "DMXMode").stream()
-                .map(mode -> new ModeReader(type, mode, emitters, wheels, report).read())
+        List<Element> elements = Xml.path(type, "DMXModes", "DMXMode");
+        if (elements.size() > MOST_MODES) {
+            throw Refusal.of(
+                    "gdtf.large",
+                    "DMXModes",
+                    "The description has " + elements.size() + " modes; at most " + MOST_MODES + " are read.");
+        }
+        new Links(type, report).check();
+        List<AttributeDefinition> attributes = new ArrayList<>(attributes(type));
+        Repeats repeats = new Repeats(attributes, report);
+        Set<String> names = new HashSet<>();
+        List<Mode> modes = elements.stream()
+                .map(mode -> new ModeReader(type, mode, emitters, wheels, repeats, report).read(name(mode, names)))
                 .toList();
+        attributes.addAll(repeats.definitions());
         if (modes.isEmpty()) {
             throw Refusal.of(
                     "gdtf.modes", "DMXModes", "The description has no DMX mode, so nothing can be patched with it.");
@@ -63,12 +84,25 @@ public final class DescriptionReader {
                 new ProfileId(fingerprint(xml)),
                 Xml.text(type, "Manufacturer", "Unknown maker"),
                 Xml.text(type, "LongName", Xml.text(type, "Name", "Unnamed")),
-                attributes(type),
+                attributes,
                 wheels,
                 modes,
                 report.warnings(),
                 xml,
                 facts(type));
+    }
+
+    /** What a mode is called by; a name that is missing or taken gets a number, so that every mode can be chosen. */
+    private String name(Element mode, Set<String> taken) {
+        String own = Xml.text(mode, "Name", "Mode");
+        String name = own;
+        for (int n = 2; !taken.add(name.toLowerCase(Locale.ROOT)); n++) {
+            name = own + " " + n;
+        }
+        if (!name.equals(mode.getAttribute("Name").strip())) {
+            report.odd(mode, "A mode has no name, or that of another; it is called “" + name + "”.");
+        }
+        return name;
     }
 
     private ProfileFacts facts(Element type) {
@@ -100,18 +134,39 @@ public final class DescriptionReader {
     }
 
     private Wheel wheel(Element wheel, Map<String, Tristimulus> filters) {
+        boolean coloured = coloured(wheel);
         List<WheelSlot> slots = new ArrayList<>();
         for (Element slot : Xml.children(wheel, "Slot")) {
             Optional<String> picture =
                     Optional.of(slot.getAttribute("MediaFileName")).filter(s -> !s.isBlank());
             slots.add(new WheelSlot(
                     slot.getAttribute("Name"),
-                    colourOf(slot, filters),
+                    colourOf(slot, filters).or(() -> coloured ? Optional.of(WHITE) : Optional.empty()),
                     picture,
                     Xml.children(slot, "Facet").size(),
                     Xml.child(slot, "AnimationSystem").isPresent()));
         }
         return new Wheel(wheel.getAttribute("Name"), slots);
+    }
+
+    /** Whether it is a wheel of colours, where a slot that says nothing is white, and not one of pictures. */
+    private static boolean coloured(Element wheel) {
+        boolean any = Xml.children(wheel, "Slot").stream()
+                .anyMatch(s -> !s.getAttribute("Color").isBlank()
+                        || !s.getAttribute("Filter").isBlank());
+        Element type = (Element) wheel.getParentNode().getParentNode();
+        return any
+                || Xml.path(
+                                type,
+                                "DMXModes",
+                                "DMXMode",
+                                "DMXChannels",
+                                "DMXChannel",
+                                "LogicalChannel",
+                                "ChannelFunction")
+                        .stream()
+                        .anyMatch(f -> f.getAttribute("Wheel").equals(wheel.getAttribute("Name"))
+                                && new Attribute(f.getAttribute("Attribute")).isColourWheel());
     }
 
     /** A filter takes precedence over a colour of the slot's own. */
@@ -129,7 +184,7 @@ public final class DescriptionReader {
     private Map<String, Tristimulus> lights(Element type, String collect, String one) {
         Map<String, Tristimulus> found = new LinkedHashMap<>();
         for (Element e : Xml.path(type, "PhysicalDescriptions", collect, one)) {
-            colour(e, "Color").ifPresent(c -> found.put(e.getAttribute("Name"), c));
+            colour(e, "Color").ifPresent(c -> found.putIfAbsent(e.getAttribute("Name"), c));
         }
         return found;
     }
@@ -143,7 +198,8 @@ public final class DescriptionReader {
         } catch (RuntimeException e) {
             report.odd(
                     element,
-                    attribute + " “" + element.getAttribute(attribute) + "” is no colour x,y,Y; it is left out.");
+                    attribute + " “" + element.getAttribute(attribute)
+                            + "” is no colour x,y,Y; it is left out, or white in a wheel of colours.");
             return Optional.empty();
         }
     }

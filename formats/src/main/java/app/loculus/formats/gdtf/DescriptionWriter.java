@@ -196,8 +196,16 @@ public final class DescriptionWriter {
         return own.isEmpty() ? attribute.name().replace("ColorAdd_", "") : own;
     }
 
-    private static String root(int mode) {
-        return "Base" + (mode == 0 ? "" : " " + (mode + 1));
+    /** The name of a mode's own tree, which no other geometry has. */
+    private String root(int mode) {
+        Set<String> taken = profile.modes().stream()
+                .flatMap(m -> m.channels().stream().map(Geometries::of))
+                .collect(Collectors.toSet());
+        String root = "Base" + (mode == 0 ? "" : " " + (mode + 1));
+        while (taken.contains(root)) {
+            root = "Body of " + root;
+        }
+        return root;
     }
 
     /** One tree for each mode, because the beam's facts are a mode's. */

@@ -60,7 +60,7 @@ record Geometries(Set<String> wholes, String cellRoot, Set<String> cellParts, Li
 
     /** The part of a channel's key in front of its attribute. */
     static String of(Channel channel) {
-        String key = channel.key().replaceAll("#\\d+$", "");
+        String key = channel.plainKey();
         String tail = "_" + channel.attribute().name();
         return key.endsWith(tail) ? key.substring(0, key.length() - tail.length()) : key.split("_")[0];
     }

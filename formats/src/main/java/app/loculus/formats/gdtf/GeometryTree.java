@@ -2,30 +2,33 @@ package app.loculus.formats.gdtf;
 
 import app.loculus.core.problem.Refusal;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Stream;
 import org.w3c.dom.Element;
 
-/** The geometry of one mode: which names lie in its own tree, and which trees are placed several times as cells. */
+/** The geometry of one mode: its own tree, and the trees that references place as cells. */
 final class GeometryTree {
 
     /** Deeper nesting than this is a cycle or a mistake. */
     private static final int DEEPEST = 64;
 
-    private final Map<String, Element> tops = new HashMap<>();
-    private final Set<String> own = new HashSet<>();
-    private final List<Element> references = new ArrayList<>();
-    private Optional<Element> beam = Optional.empty();
+    private final Map<String, Element> tops = new LinkedHashMap<>();
+    private final Map<String, Element> known = new HashMap<>();
+    private final Set<Element> reached = new HashSet<>();
+    private final Optional<Element> root;
 
     GeometryTree(Element fixtureType, String root) {
         Xml.child(fixtureType, "Geometries")
-                .ifPresent(g -> Xml.children(g, "*").forEach(top -> tops.put(top.getAttribute("Name"), top)));
-        Optional.ofNullable(tops.get(root)).ifPresent(top -> walk(top, 0));
+                .ifPresent(g -> Xml.children(g, "*").forEach(top -> tops.putIfAbsent(top.getAttribute("Name"), top)));
+        this.root = Optional.ofNullable(tops.get(root));
+        this.root.ifPresent(top -> know(top, 0));
+        tops.values().forEach(top -> know(top, 0));
     }
 
     /** @throws Refusal when a tree, by references, contains itself */
@@ -73,61 +76,65 @@ final class GeometryTree {
         fine.add(name);
     }
 
-    private void walk(Element geometry, int depth) {
-        if (depth > DEEPEST) {
-            throw Refusal.of(
-                    "gdtf.geometry", Report.place(geometry), "Geometry is nested deeper than " + DEEPEST + " levels.");
+    /** Names of a tree, and of the trees it places. */
+    private void know(Element geometry, int depth) {
+        known.putIfAbsent(geometry.getAttribute("Name"), geometry);
+        if (geometry.getTagName().equals("GeometryReference")) {
+            placedBy(geometry).filter(reached::add).ifPresent(top -> know(top, 0));
         }
-        own.add(geometry.getAttribute("Name"));
-        if (geometry.getTagName().equals("Beam") && beam.isEmpty()) {
-            beam = Optional.of(geometry);
-        }
-        for (Element child : Xml.children(geometry, "*")) {
-            if (child.getTagName().equals("GeometryReference")) {
-                references.add(child);
-            } else if (!child.getAttribute("Name").isEmpty()) {
-                walk(child, depth + 1);
-            }
+        if (depth <= DEEPEST) {
+            Xml.children(geometry, "*").forEach(child -> know(child, depth + 1));
         }
     }
 
-    /** References whose tree contains this geometry, in order: each is a cell. */
-    List<Element> placing(String geometry) {
-        return references.stream()
-                .filter(r -> contains(tops.get(r.getAttribute("Geometry")), geometry, 0))
+    /** Every top geometry of the fixture. */
+    Collection<Element> trees() {
+        return tops.values();
+    }
+
+    /** The mode's own tree; none when the mode names no top geometry. */
+    Optional<Element> root() {
+        return root;
+    }
+
+    /** Whether the fixture has a geometry of this name anywhere. */
+    boolean knows(String name) {
+        return known.containsKey(name);
+    }
+
+    /** Whether it is the geometry that its name means: the first of that name, what the mode places before all others. */
+    boolean holds(Element geometry) {
+        return known.get(geometry.getAttribute("Name")) == geometry;
+    }
+
+    Optional<Element> placedBy(Element reference) {
+        return Optional.ofNullable(tops.get(reference.getAttribute("Geometry")));
+    }
+
+    /** Named parts of a geometry, without what references place. */
+    static List<Element> below(Element geometry) {
+        return Xml.children(geometry, "*").stream()
+                .filter(c -> !c.getTagName().equals("GeometryReference")
+                        && !c.getAttribute("Name").isEmpty())
                 .toList();
     }
 
-    List<Element> references() {
-        return references;
-    }
-
-    boolean owns(String geometry) {
-        return own.contains(geometry);
-    }
-
-    private boolean contains(Element top, String geometry, int depth) {
-        return top != null
-                && depth <= DEEPEST
-                && (top.getAttribute("Name").equals(geometry)
-                        || Xml.children(top, "*").stream().anyMatch(c -> contains(c, geometry, depth + 1)));
-    }
-
-    /** The first beam of the mode, or of a referenced tree. */
+    /** The first beam of the mode, or of a tree that it places. */
     Optional<Element> beam() {
-        return beam.or(() -> references.stream()
-                .map(r -> tops.get(r.getAttribute("Geometry")))
-                .filter(t -> t != null)
-                .flatMap(t -> beams(t, 0))
-                .findFirst());
+        return root.flatMap(r -> beam(r, new HashSet<>()));
     }
 
-    private static Stream<Element> beams(Element geometry, int depth) {
-        if (geometry.getTagName().equals("Beam")) {
-            return Stream.of(geometry);
+    private Optional<Element> beam(Element geometry, Set<Element> seen) {
+        if (geometry.getTagName().equals("Beam") || !seen.add(geometry)) {
+            return Optional.of(geometry).filter(g -> g.getTagName().equals("Beam"));
         }
-        return depth > DEEPEST
-                ? Stream.empty()
-                : Xml.children(geometry, "*").stream().flatMap(c -> beams(c, depth + 1));
+        return Xml.children(geometry, "*").stream()
+                .filter(c -> !c.getTagName().equals("GeometryReference"))
+                .flatMap(c -> beam(c, seen).stream())
+                .findFirst()
+                .or(() -> Xml.children(geometry, "GeometryReference").stream()
+                        .flatMap(r -> placedBy(r).stream())
+                        .flatMap(t -> beam(t, seen).stream())
+                        .findFirst());
     }
 }

@@ -32,37 +32,64 @@ final class ModeReader {
     private final GeometryTree geometry;
     private final Map<String, Tristimulus> emitters;
     private final List<Wheel> wheels;
+    private final Repeats repeats;
     private final Report report;
 
-    ModeReader(Element type, Element mode, Map<String, Tristimulus> emitters, List<Wheel> wheels, Report report) {
+    /** @param repeats tells attributes apart that a mode has several times */
+    ModeReader(
+            Element type,
+            Element mode,
+            Map<String, Tristimulus> emitters,
+            List<Wheel> wheels,
+            Repeats repeats,
+            Report report) {
         this.mode = mode;
         this.geometry = new GeometryTree(type, mode.getAttribute("Geometry"));
         this.emitters = emitters;
         this.wheels = wheels;
+        this.repeats = repeats;
         this.report = report;
     }
 
-    Mode read() {
+    /** @param name what the mode is called by */
+    Mode read(String name) {
         List<Element> elements = Xml.path(mode, "DMXChannels", "DMXChannel");
         bounded("channels", elements.size());
-        bounded("cells", geometry.references().size());
         Map<String, Element> byKey = new LinkedHashMap<>();
         elements.forEach(e -> byKey.putIfAbsent(ChannelReader.key(e), e));
-        List<Channel> channels = new ArrayList<>();
+        Places places = new Places(mode, geometry, elements, report);
+        List<Channel> placed = new ArrayList<>();
         for (Element channel : elements) {
-            channels.addAll(placed(channel, byKey));
-            bounded("channels with those of its cells", channels.size() / 8);
+            ChannelReader reader = new ChannelReader(mode, channel, byKey, report);
+            standings(places, channel).forEach(s -> reader.read(s).ifPresent(placed::add));
+            bounded("channels with those of its cells", placed.size() / 8);
         }
-        int cells = geometry.references().size();
+        if (placed.stream().allMatch(Channel::virtual)) {
+            report.odd(mode, "The mode has no channel with a slot, so nothing can be patched with it.");
+        }
+        List<Channel> channels = repeats.told(mode, Masters.nearest(placed, places.cells()));
         return new Mode(
-                mode.getAttribute("Name"),
+                name,
                 channels,
-                cells,
+                places.cells(),
                 lamp(),
                 lights(channels),
                 Profile.byName(wheels),
                 beam(),
                 relations(channels));
+    }
+
+    /** What nothing of this mode places belongs to the fixture as a whole. */
+    private List<Places.Standing> standings(Places places, Element channel) {
+        List<Places.Standing> standings = places.of(channel);
+        if (standings.isEmpty()) {
+            report.odd(
+                    channel,
+                    "Geometry “" + channel.getAttribute("Geometry") + "” is not placed in mode “"
+                            + mode.getAttribute("Name") + "”; the channel is taken as the fixture's own.");
+            return List.of(new Places.Standing(0, List.of()));
+        }
+        return standings;
     }
 
     private BeamFacts beam() {
@@ -76,8 +103,7 @@ final class ModeReader {
 
     /** Older files write the follower as a channel, newer ones as a channel function. */
     private List<Relation> relations(List<Channel> channels) {
-        Set<String> keys =
-                channels.stream().map(c -> c.key().replaceAll("#\\d+$", "")).collect(Collectors.toSet());
+        Set<String> keys = channels.stream().map(Channel::plainKey).collect(Collectors.toSet());
         List<Relation> relations = new ArrayList<>();
         for (Element e : Xml.path(mode, "Relations", "Relation")) {
             String master = Xml.text(e, "Master", "").split("\\.")[0];
@@ -112,21 +138,6 @@ final class ModeReader {
                     Report.place(mode),
                     "The mode has too many " + what + " to be a fixture; at most " + MOST + " are read.");
         }
-    }
-
-    /** The channel itself, or one copy for each cell its geometry is placed as. */
-    private List<Channel> placed(Element channel, Map<String, Element> byKey) {
-        String at = channel.getAttribute("Geometry");
-        ChannelReader reader = new ChannelReader(mode, channel, byKey, report);
-        List<Element> cells = geometry.owns(at) ? List.of() : geometry.placing(at);
-        if (cells.isEmpty()) {
-            return reader.read().stream().toList();
-        }
-        List<Channel> copies = new ArrayList<>();
-        for (Element cell : cells) {
-            reader.readCell(geometry.references().indexOf(cell) + 1, cell).ifPresent(copies::add);
-        }
-        return copies;
     }
 
     private Tristimulus lamp() {

@@ -7,6 +7,7 @@ import app.loculus.core.profile.NamedRange;
 import app.loculus.core.unit.Resolution;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.Collectors;
 
 /** Writes one DMXMode. */
@@ -105,12 +106,11 @@ final class ModeWriter {
             xml.attribute("Emitter", DescriptionWriter.emitterName(f.emitter().orElse(""), f.attribute()));
         }
         f.master().ifPresent(m -> {
-            Resolution masters = mode.channels().stream()
+            Optional<Channel> master = mode.channels().stream()
                     .filter(c -> c.key().equals(m.channel()))
-                    .findFirst()
-                    .map(Channel::resolution)
-                    .orElse(new Resolution(1));
-            xml.attribute("ModeMaster", m.channel());
+                    .findFirst();
+            Resolution masters = master.map(Channel::resolution).orElse(new Resolution(1));
+            xml.attribute("ModeMaster", master.map(Channel::plainKey).orElse(m.channel()));
             xml.attribute("ModeFrom", dmx(m.from(), masters));
             xml.attribute("ModeTo", dmx(m.to(), masters));
         });

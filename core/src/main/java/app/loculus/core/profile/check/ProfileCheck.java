@@ -68,12 +68,25 @@ public final class ProfileCheck {
                 say(
                         "profile.gap",
                         at,
-                        (free.size() == 1 ? "Slot " : "Slots ")
-                                + free.stream().map(String::valueOf).collect(Collectors.joining(", "))
+                        (free.size() == 1 ? "Slot " : "Slots ") + runs(free)
                                 + " of its " + slots + (mode.footprint().size() > 1 ? " in break " + number : "")
                                 + (free.size() == 1 ? " is" : " are") + " used by nothing.");
             }
         });
+    }
+
+    /** {@code 2, 5 to 9}. */
+    private static String runs(List<Integer> numbers) {
+        List<String> runs = new ArrayList<>();
+        for (int i = 0; i < numbers.size(); ) {
+            int end = i;
+            while (end + 1 < numbers.size() && numbers.get(end + 1) == numbers.get(end) + 1) {
+                end++;
+            }
+            runs.add(end == i ? "" + numbers.get(i) : numbers.get(i) + " to " + numbers.get(end));
+            i = end + 1;
+        }
+        return String.join(", ", runs);
     }
 
     private static String inBreak(Mode mode, Channel channel) {
