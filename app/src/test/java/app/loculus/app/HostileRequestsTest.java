@@ -83,7 +83,7 @@ class HostileRequestsTest {
                 "{\"edit\":{\"type\":\"renew-profile\"}}",
                 "{\"text\":null,\"draft\":null,\"numbers\":null}",
                 "{\"text\":\"14\",\"universe\":-5,\"read\":[{\"number\":1,\"address\":\"x\"}]}",
-                "{\"workbook\":\"AAAA\"}",
+                "{\"file\":\"AAAA\"}",
                 "{\"numbers\":[99999]}",
                 "{\"draft\":{\"maker\":\"a\",\"name\":\"b\",\"modes\":[{\"name\":\"m\",\"cells\":2000000,\"channels\":[{\"label\":\"x\",\"attribute\":\"Dimmer\",\"octets\":9,\"inCell\":true}]}]}}",
                 "{\"draft\":{\"maker\":\"a\",\"name\":\"b\",\"modes\":[{\"channels\":[{}]}]}}",
@@ -152,7 +152,7 @@ class HostileRequestsTest {
             assertThat(upload("/api/shows/file", "file", octets)).isEqualTo(422);
             String workbook = Base64.getEncoder().encodeToString(octets);
             for (String path : List.of("/api/shows/1/hookup", "/api/shows/1/comparison")) {
-                assertThat(app.send("POST", path, Map.of("workbook", workbook)).statusCode())
+                assertThat(app.send("POST", path, Map.of("file", workbook)).statusCode())
                         .isBetween(200, 422);
             }
         }

@@ -135,13 +135,13 @@ class PatchworkTest {
             book.write(bytes);
         }
         String workbook = Base64.getEncoder().encodeToString(bytes.toByteArray());
-        JsonNode view = app.json("POST", "/api/shows/" + show + "/comparison", Map.of("workbook", workbook));
+        JsonNode view = app.json("POST", "/api/shows/" + show + "/comparison", Map.of("file", workbook));
         assertThat(view.get("differences")).hasSize(9);
         JsonNode taken =
-                app.json("POST", "/api/shows/" + show + "/hookup", Map.of("workbook", workbook, "clashing", "move"));
+                app.json("POST", "/api/shows/" + show + "/hookup", Map.of("file", workbook, "clashing", "move"));
         assertThat(taken.get("landing").asInt()).isEqualTo(7);
         HttpResponse<String> broken =
-                app.send("POST", "/api/shows/" + show + "/comparison", Map.of("workbook", "UEsDBAAA"));
+                app.send("POST", "/api/shows/" + show + "/comparison", Map.of("file", "UEsDBAAA"));
         assertThat(broken.statusCode()).isEqualTo(422);
     }
 

@@ -17,6 +17,7 @@ import app.loculus.core.show.ShowEdit;
 import app.loculus.core.show.Universes;
 import app.loculus.core.unit.Limits;
 import app.loculus.formats.journal.UnreadableEntry;
+import app.loculus.formats.showfile.ShowFile;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
@@ -27,6 +28,7 @@ import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.BooleanSupplier;
 import java.util.function.Function;
+import java.util.function.LongSupplier;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.context.ApplicationEventPublisher;
@@ -106,8 +108,17 @@ public class Shows {
     }
 
     /** Takes a show in that came as a file, and makes it live. Nothing of it leaves the machine until it is switched on. */
-    public Snapshot takeIn(Show show, EditRequest request) {
-        return create(Universes.keptInside(show.named(checked(show.name()))), request);
+    public Snapshot takeIn(ShowFile file, EditRequest request) {
+        Show show = Universes.keptInside(file.show().named(checked(file.show().name())));
+        file.versions().forEach(v -> checked(v.name()));
+        int most = Math.min(file.versions().size(), Limits.VERSIONS);
+        ShowFile inside = new ShowFile(show, file.versions().subList(0, most));
+        return makeLive(kept(request, () -> keeper.store().create(inside)));
+    }
+
+    /** The show as it is and its versions, as they go into a file. */
+    public ShowFile file(long id) {
+        return new ShowFile(get(id).show(), versions.held(id));
     }
 
     /** Creates a show with this content and makes it live. */
@@ -123,6 +134,10 @@ public class Shows {
     /** Keeps a new show; a request that is repeated with its key answers the same one. */
     private long kept(Show show, boolean template, EditRequest request) {
         checked(show.name());
+        return kept(request, () -> keeper.store().create(show, template));
+    }
+
+    private long kept(EditRequest request, LongSupplier created) {
         synchronized (liveOwner) {
             Optional<KeyStore.Kept> before =
                     request.key().flatMap(k -> keeper.keys().find(0, k.name()));
@@ -133,7 +148,7 @@ public class Shows {
                 return before.get().revision();
             }
             return keeper.disk().write(() -> {
-                long id = keeper.store().create(show, template);
+                long id = created.getAsLong();
                 request.key().ifPresent(k -> keeper.keys().put(0, k.name(), new KeyStore.Kept(k.content(), id, "{}")));
                 return id;
             });

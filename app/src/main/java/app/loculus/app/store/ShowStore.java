@@ -8,6 +8,7 @@ import app.loculus.core.show.History;
 import app.loculus.core.show.PartKind;
 import app.loculus.core.show.PartKinds;
 import app.loculus.core.show.Show;
+import app.loculus.formats.showfile.ShowFile;
 import java.time.Clock;
 import java.time.OffsetDateTime;
 import java.util.ArrayList;
@@ -85,6 +86,13 @@ public class ShowStore {
     public long create(Show show, boolean template) {
         long id = files.create(show.name(), template ? TEMPLATE : "show", now());
         write(id, show, Differences.between(Show.empty(show.name()), show));
+        return id;
+    }
+
+    /** @return the id of a new show that holds what a file held */
+    public long create(ShowFile file) {
+        long id = create(file.show(), false);
+        versions.keep(id, file.versions());
         return id;
     }
 

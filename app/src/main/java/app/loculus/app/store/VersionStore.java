@@ -2,7 +2,9 @@ package app.loculus.app.store;
 
 import app.loculus.core.show.Show;
 import app.loculus.formats.showfile.ShowArchive;
+import app.loculus.formats.showfile.ShowFile;
 import java.time.Clock;
+import java.time.DateTimeException;
 import java.time.OffsetDateTime;
 import java.util.ArrayList;
 import java.util.List;
@@ -18,14 +20,14 @@ import org.springframework.stereotype.Repository;
 public class VersionStore {
 
     /** A version as it is listed. */
-    public record Version(long id, String name, long revision, OffsetDateTime madeAt, int fixtures) {}
+    public record Version(long id, String name, long revision, OffsetDateTime madeAt, int fixtures, long octets) {}
 
     /** A version's content alone. */
     record ContentRow(long id, byte[] content) {}
 
     interface Rows {
-        @Select(
-                "select id, name, revision, made_at, fixtures from show_version where show_id = #{show} order by id desc")
+        @Select("select id, name, revision, made_at, fixtures, octet_length(content) octets from "
+                + "show_version where show_id = #{show} order by id desc")
         List<Version> of(@Param("show") long show);
 
         @Select("select count(*) from show_version where show_id = #{show}")
@@ -61,15 +63,42 @@ public class VersionStore {
 
     /** Keeps a version within the transaction that is under way. */
     void keep(long id, String name, long revision, Show show) {
-        rows.keep(
-                id,
-                new Version(
-                        0,
-                        name,
-                        revision,
-                        OffsetDateTime.now(clock),
-                        show.patch().size()),
-                ShowArchive.write(show));
+        int fixtures = show.patch().size();
+        rows.keep(id, new Version(0, name, revision, OffsetDateTime.now(clock), fixtures, 0), ShowArchive.write(show));
+    }
+
+    /** Keeps versions that came with a show file, the oldest first, as old as they say they are. */
+    void keep(long id, List<ShowFile.Version> versions) {
+        for (int i = versions.size() - 1; i >= 0; i--) {
+            ShowFile.Version v = versions.get(i);
+            rows.keep(id, new Version(0, v.name(), v.revision(), madeAt(v), v.fixtures(), 0), v.octets());
+        }
+    }
+
+    private OffsetDateTime madeAt(ShowFile.Version version) {
+        try {
+            return OffsetDateTime.parse(version.madeAt());
+        } catch (DateTimeException | NullPointerException e) {
+            return OffsetDateTime.now(clock);
+        }
+    }
+
+    /** Those that a show file holds, with their octets. */
+    public List<ShowFile.Version> held(long id) {
+        List<Version> all = of(id);
+        return all.subList(0, held(all)).stream()
+                .map(v -> new ShowFile.Version(
+                        v.name(),
+                        v.revision(),
+                        v.madeAt().toString(),
+                        v.fixtures(),
+                        rows.content(id, v.id()).content()))
+                .toList();
+    }
+
+    /** How many of the newest a show file holds. */
+    public static int held(List<Version> newestFirst) {
+        return ShowArchive.holds(newestFirst.stream().map(Version::octets).toList());
     }
 
     public Optional<Show> show(long id, long version) {

@@ -6,6 +6,7 @@ import app.loculus.core.patch.Address;
 import app.loculus.core.patch.Fixture;
 import app.loculus.core.patch.FixtureId;
 import app.loculus.core.patch.Patch;
+import app.loculus.core.patch.Starts;
 import app.loculus.core.profile.Profiles;
 import app.loculus.core.show.Show;
 import java.util.ArrayList;
@@ -144,8 +145,8 @@ public final class Comparison {
                 .forEach(f -> extra.put(f.addresses().get(0).address(), f));
         paper.forEach((number, row) -> {
             if (patch.numbered(number).isEmpty()) {
-                row.address()
-                        .flatMap(a -> a)
+                row.starts()
+                        .flatMap(s -> s.addresses().stream().findFirst())
                         .map(extra::remove)
                         .filter(f -> sameType(f, row))
                         .ifPresent(f -> renumbered.put(number, f.number()));
@@ -166,7 +167,7 @@ public final class Comparison {
     }
 
     private static Optional<String> trouble(PaperRow row) {
-        return row.address().isPresent()
+        return row.starts().isPresent()
                 ? Optional.empty()
                 : Optional.of("Line " + row.row().line() + ", address: “"
                         + row.row().address().strip() + "” is no address.");
@@ -185,11 +186,7 @@ public final class Comparison {
     }
 
     private String words(Fixture fixture) {
-        return type(fixture)
-                + fixture.addresses().stream()
-                        .findFirst()
-                        .map(a -> " at " + a.address())
-                        .orElse("");
+        return type(fixture) + (fixture.patched() ? " at " + Starts.of(fixture.addresses()) : "");
     }
 
     private String type(Fixture fixture) {
@@ -239,12 +236,10 @@ public final class Comparison {
         if (!columns.contains(PaperField.ADDRESS)) {
             return;
         }
-        Optional<Address> theirs = row.address().flatMap(a -> a);
-        boolean same = row.address().isPresent()
-                && (theirs.isEmpty()
-                        ? !fixture.patched()
-                        : fixture.addresses().stream().anyMatch(a -> a.address().equals(theirs.get())));
+        boolean same = row.starts().map(s -> s.says(fixture.addresses())).orElse(false);
         if (!same) {
+            Optional<Address> theirs =
+                    row.starts().flatMap(s -> s.addresses().stream().findFirst());
             Optional<Address> ours =
                     fixture.addresses().stream().map(a -> a.address()).findFirst();
             Optional<String> slip = ours.flatMap(o -> theirs.flatMap(t -> Slips.addresses(patch, fixture, o, t)));
@@ -252,7 +247,7 @@ public final class Comparison {
                     fixture,
                     row,
                     PaperField.ADDRESS,
-                    ours.map(Address::toString).orElse(""),
+                    Starts.of(fixture.addresses()).toString(),
                     row.row().address().strip(),
                     slip,
                     trouble(row));
@@ -287,7 +282,7 @@ public final class Comparison {
     private void doubledAddresses() {
         Map<Address, PaperRow> first = new HashMap<>();
         for (Map.Entry<Integer, PaperRow> e : paper.entrySet()) {
-            e.getValue().address().flatMap(a -> a).ifPresent(a -> {
+            e.getValue().starts().map(Starts::addresses).orElse(List.of()).forEach(a -> {
                 PaperRow other = first.putIfAbsent(a, e.getValue());
                 if (other != null) {
                     found.add(new Difference(
@@ -349,7 +344,7 @@ public final class Comparison {
                         ? Optional.of(row.row().name().strip())
                         : Optional.empty(),
                 takes(d, PaperField.TYPE) || all ? row.type() : Optional.empty(),
-                takes(d, PaperField.ADDRESS) || all ? row.address() : Optional.empty(),
+                takes(d, PaperField.ADDRESS) || all ? row.starts() : Optional.empty(),
                 takes(d, PaperField.POSITION) || all
                         ? Optional.of(row.row().position().strip())
                         : Optional.empty(),
@@ -369,7 +364,7 @@ public final class Comparison {
                 a.renumbered().or(b::renumbered),
                 a.name().or(b::name),
                 a.type().or(b::type),
-                a.address().or(b::address),
+                a.starts().or(b::starts),
                 a.position().or(b::position),
                 a.purpose().or(b::purpose),
                 a.notes().or(b::notes));

@@ -7,6 +7,8 @@ import app.loculus.core.patch.Fixture;
 import app.loculus.core.patch.FixtureId;
 import app.loculus.core.patch.Occupancy;
 import app.loculus.core.patch.Patch;
+import app.loculus.core.patch.PatchedAddress;
+import app.loculus.core.patch.Starts;
 import app.loculus.core.problem.Problem;
 import app.loculus.core.problem.Problems;
 import app.loculus.core.problem.Refusal;
@@ -60,13 +62,13 @@ public final class Hookup {
         Problems problems = new Problems();
         Optional<Integer> number = tried(problems, () -> number(row));
         Optional<Profiles.Type> type = tried(problems, () -> type(row));
-        Optional<Optional<Address>> address = tried(problems, () -> address(row.address()));
+        Optional<Starts> starts = tried(problems, () -> Starts.parse(row.address()));
         if (problems.refuse()) {
             return new RowVerdict(row, Optional.empty(), problems.all());
         }
         String name = row.name().isBlank() ? type.get().profile().name() + " " + number.get() : row.name();
         TakeIn.NewFixture wanted = new TakeIn.NewFixture(
-                number.get(), name, type.get(), address.get(), false, row.position(), row.purpose());
+                number.get(), name, type.get(), starts.get(), false, row.position(), row.purpose());
         Optional<TakeIn.NewFixture> landing = tried(problems, () -> settled(wanted, problems));
         landing.ifPresent(l -> remember(l, row.line()));
         return new RowVerdict(row, landing, problems.all());
@@ -109,21 +111,13 @@ public final class Hookup {
     }
 
     private Profiles.Type type(HookupRow row) {
-        return profiles.type(row.mode().isBlank() ? row.profile() : row.profile() + " / " + row.mode());
-    }
-
-    /** Reads an address as papers write it, with a point, a slash or a colon; empty for a dash or nothing. */
-    static Optional<Address> address(String written) {
-        String text = written.strip().replace('/', '.').replace(':', '.');
-        return text.isEmpty() || text.equals("-") || text.equals("—")
-                ? Optional.empty()
-                : Optional.of(Address.parse(text));
+        return row.mode().isBlank() ? profiles.type(row.profile()) : profiles.type(row.profile(), row.mode());
     }
 
     /** The fixture where it can land, once it is known that it can be one at all; what had to be changed is said in a warning. */
     private TakeIn.NewFixture settled(TakeIn.NewFixture wanted, Problems problems) {
         fixture(wanted);
-        if (wanted.address().isEmpty()) {
+        if (wanted.starts().none()) {
             problems.add(Problem.warning("hookup.unpatched", "address", "No address: it comes in unpatched."));
             return wanted;
         }
@@ -132,17 +126,19 @@ public final class Hookup {
     }
 
     private void fits(TakeIn.NewFixture wanted) {
-        Address address = wanted.address().orElseThrow();
-        int slots =
-                wanted.type().mode().footprint().values().stream().findFirst().orElse(0);
-        if (!address.fits(slots)) {
-            throw Refusal.of(
-                    "hookup.straddle",
-                    "address",
-                    "It needs " + slots + " slots; " + address + " leaves " + (Address.SLOTS - address.slot() + 1)
-                            + ".",
-                    WayOut.advice("It fits at " + new Address(address.universe(), Address.SLOTS - slots + 1) + " or "
-                            + address.nextUniverse() + "."));
+        Map<Integer, Integer> footprint = wanted.type().mode().footprint();
+        for (PatchedAddress a : wanted.addresses()) {
+            int slots = footprint.get(a.breakNumber());
+            Address address = a.address();
+            if (!address.fits(slots)) {
+                throw Refusal.of(
+                        "hookup.straddle",
+                        "address",
+                        "It needs " + slots + " slots; " + address + " leaves " + (Address.SLOTS - address.slot() + 1)
+                                + ".",
+                        WayOut.advice("It fits at " + new Address(address.universe(), Address.SLOTS - slots + 1)
+                                + " or " + address.nextUniverse() + "."));
+            }
         }
     }
 
@@ -174,19 +170,24 @@ public final class Hookup {
     }
 
     private TakeIn.NewFixture clash(TakeIn.NewFixture wanted, Claim other, Problems problems) {
-        Optional<Address> gap = occupied.nextGap(
-                wanted.address().orElseThrow(), wanted.type().mode().slots());
-        Optional<Address> lands =
-                clashing == Clashing.MOVE ? gap : clashing == Clashing.SHARE ? wanted.address() : Optional.empty();
+        Optional<Starts> gap = occupied.nextGap(
+                        wanted.starts().addresses().get(0), wanted.type().mode().slots())
+                .map(Starts::at);
+        Starts lands = switch (clashing) {
+            case MOVE -> gap.orElse(Starts.NONE);
+            case SHARE -> wanted.starts();
+            case UNPATCHED -> Starts.NONE;
+        };
         problems.add(Problem.warning(
                 "hookup.clash",
                 "address",
-                wanted.address().get() + " runs into " + other.fixture().number() + " “"
+                wanted.starts() + " runs into " + other.fixture().number() + " “"
                         + other.fixture().name() + "” on " + other.span() + ": "
-                        + lands.map(a -> clashing == Clashing.MOVE
-                                        ? "it comes in at " + a + "."
-                                        : "both share the slots.")
-                                .orElse("it comes in unpatched."),
+                        + (lands.none()
+                                ? "it comes in unpatched."
+                                : clashing == Clashing.MOVE
+                                        ? "it comes in at " + lands + "."
+                                        : "both share the slots."),
                 gap.map(g -> WayOut.advice("The next gap that fits is " + g + "."))
                         .orElse(WayOut.advice("No universe has room."))));
         return new TakeIn.NewFixture(

@@ -1,7 +1,7 @@
 package app.loculus.core.check;
 
-import app.loculus.core.patch.Address;
 import app.loculus.core.patch.Fixture;
+import app.loculus.core.patch.Starts;
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.profile.Profiles;
 import java.util.Optional;
@@ -11,25 +11,25 @@ import java.util.Optional;
  *
  * @param number empty when it is no number
  * @param typeTrouble why the profile is not understood
- * @param address empty inside for a row without one; empty outside when it is not understood
+ * @param starts none inside for a row without an address; empty when it is not understood
  */
 record PaperRow(
         HookupRow row,
         Optional<Integer> number,
         Optional<Profiles.Type> type,
         Optional<String> typeTrouble,
-        Optional<Optional<Address>> address) {
+        Optional<Starts> starts) {
 
     static PaperRow of(HookupRow row, Profiles profiles) {
         Optional<Profiles.Type> type = Optional.empty();
         Optional<String> trouble = Optional.empty();
         try {
             type = Optional.of(
-                    profiles.type(row.mode().isBlank() ? row.profile() : row.profile() + " / " + row.mode()));
+                    row.mode().isBlank() ? profiles.type(row.profile()) : profiles.type(row.profile(), row.mode()));
         } catch (Refusal refusal) {
             trouble = Optional.of(refusal.getMessage());
         }
-        return new PaperRow(row, number(row.number()), type, trouble, address(row.address()));
+        return new PaperRow(row, number(row.number()), type, trouble, starts(row.address()));
     }
 
     private static Optional<Integer> number(String text) {
@@ -39,9 +39,9 @@ record PaperRow(
                 : Optional.empty();
     }
 
-    private static Optional<Optional<Address>> address(String text) {
+    private static Optional<Starts> starts(String text) {
         try {
-            return Optional.of(Hookup.address(text));
+            return Optional.of(Starts.parse(text));
         } catch (Refusal refusal) {
             return Optional.empty();
         }

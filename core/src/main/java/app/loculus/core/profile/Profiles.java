@@ -68,7 +68,22 @@ public final class Profiles {
      */
     public Type type(String text) {
         int slash = text.indexOf('/');
-        String nameText = (slash < 0 ? text : text.substring(0, slash)).strip();
+        for (int at = text.length(); at > slash && at > 0; at = text.lastIndexOf('/', at - 1)) {
+            String name = text.substring(0, at).strip();
+            if (!named(name).isEmpty()) {
+                return type(name, at == text.length() ? "" : text.substring(at + 1));
+            }
+        }
+        return type(slash < 0 ? text : text.substring(0, slash), slash < 0 ? "" : text.substring(slash + 1));
+    }
+
+    /**
+     * The type of this name and mode; a profile with one mode needs no mode.
+     *
+     * @throws Refusal naming what comes near
+     */
+    public Type type(String profile, String mode) {
+        String nameText = profile.strip();
         List<Profile> named = named(nameText);
         if (named.isEmpty()) {
             throw Refusal.of(
@@ -85,7 +100,7 @@ public final class Profiles {
                             + named.stream().map(Profile::fullName).collect(Collectors.joining(" or ")) + ".",
                     WayOut.advice("Put the maker in front."));
         }
-        return withMode(named.get(0), slash < 0 ? "" : text.substring(slash + 1).strip());
+        return withMode(named.get(0), mode.strip());
     }
 
     private static Type withMode(Profile profile, String mode) {

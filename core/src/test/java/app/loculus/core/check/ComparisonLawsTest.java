@@ -6,7 +6,6 @@ import app.loculus.core.Rig;
 import app.loculus.core.patch.Fixture;
 import app.loculus.core.show.Outcome;
 import app.loculus.core.show.Show;
-import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Random;
@@ -32,27 +31,18 @@ class ComparisonLawsTest {
                         "patch " + number + " as \"" + type + "\" at " + u + "." + (1 + 20 * i),
                         "hang " + number + " on \"Bridge " + random.nextInt(3) + "\"",
                         "purpose " + number + " \"job " + random.nextInt(3) + "\"");
+                if (random.nextInt(4) == 0) {
+                    show = Rig.after(show, "patch " + number + " at " + (u + 3) + "." + (1 + 20 * i) + " also");
+                } else if (random.nextInt(6) == 0) {
+                    show = Rig.after(show, "unpatch " + number);
+                }
             }
         }
         return show;
     }
 
-    private static HookupRow row(Show show, Fixture f, int line) {
-        return new HookupRow(
-                line,
-                String.valueOf(f.number()),
-                f.name(),
-                show.patch().profileOf(f).name(),
-                f.mode(),
-                f.addresses().get(0).address().toString(),
-                f.position(),
-                f.purpose());
-    }
-
     private static List<HookupRow> paper(Show show) {
-        List<HookupRow> rows = new ArrayList<>();
-        show.patch().fixtures().forEach(f -> rows.add(row(show, f, rows.size() + 2)));
-        return rows;
+        return HookupPaper.of(show);
     }
 
     @ParameterizedTest

@@ -11,6 +11,7 @@ import app.loculus.core.edit.patch.ReviseFixtures.Revision;
 import app.loculus.core.edit.patch.TakeIn;
 import app.loculus.core.palette.ScopeKey;
 import app.loculus.core.patch.Fixture;
+import app.loculus.core.patch.Starts;
 import app.loculus.core.patch.UnitId;
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.profile.Attribute;
@@ -62,8 +63,7 @@ class IdentityTest {
 
     @Test
     void paper_and_patch_do_not_make_a_number_twice() {
-        TakeIn.NewFixture row =
-                new TakeIn.NewFixture(91, "A", Rig.ALL.type("Par / rgb"), Optional.empty(), false, "", "");
+        TakeIn.NewFixture row = new TakeIn.NewFixture(91, "A", Rig.ALL.type("Par / rgb"), Starts.NONE, false, "", "");
         assertThat(words(new TakeIn(List.of(row, row)))).contains("91 would be there twice");
         PatchFixtures patch = new PatchFixtures(
                 List.of(92, 92),

@@ -8,6 +8,7 @@ import app.loculus.core.patch.Address;
 import app.loculus.core.patch.Claim;
 import app.loculus.core.patch.Fixture;
 import app.loculus.core.patch.PatchedAddress;
+import app.loculus.core.patch.Starts;
 import java.util.List;
 import java.util.Optional;
 import java.util.Random;
@@ -167,7 +168,7 @@ class PatchVerbsTest {
                         Optional.empty(),
                         Optional.of("Left"),
                         Optional.empty(),
-                        Optional.of(Optional.of(new Address(1, 6))),
+                        Optional.of(Starts.at(new Address(1, 6))),
                         Optional.of("Bridge 1"),
                         Optional.empty(),
                         Optional.of("new lamp")),
@@ -176,7 +177,7 @@ class PatchVerbsTest {
                         Optional.of(3),
                         one.name(),
                         one.type(),
-                        Optional.of(Optional.of(new Address(1, 1))),
+                        Optional.of(Starts.at(new Address(1, 1))),
                         one.position(),
                         one.purpose(),
                         one.notes()),
@@ -185,7 +186,7 @@ class PatchVerbsTest {
                         Optional.empty(),
                         one.name(),
                         Optional.of(Rig.ALL.type("Dimmer")),
-                        one.address(),
+                        one.starts(),
                         one.position(),
                         one.purpose(),
                         one.notes()));

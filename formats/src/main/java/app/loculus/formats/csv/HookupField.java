@@ -26,7 +26,9 @@ public enum HookupField {
     MODE("mode", "dmx mode", "personality"),
     ADDRESS("address", "dmx", "dmx address", "addr", "universe.address", "patch", "start address", "universe/address"),
     POSITION("position", "location", "hang", "hanging position", "where"),
-    PURPOSE("purpose", "use", "job", "focus", "notes");
+    PURPOSE("purpose", "use", "job", "focus", "notes"),
+    UNIVERSE("universe", "univ", "uni", "dmx universe", "universe no"),
+    SLOT("slot", "dmx slot", "start slot", "dmx start", "slot no");
 
     private final List<String> headers;
 

@@ -3,12 +3,14 @@ package app.loculus.formats.csv;
 import app.loculus.core.check.HookupRow;
 import app.loculus.formats.table.CsvTable;
 import app.loculus.formats.table.Table;
+import java.util.ArrayList;
 import java.util.Collection;
 import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
 
 /** Reads a hookup out of CSV text. */
 public final class HookupReader {
@@ -23,6 +25,9 @@ public final class HookupReader {
      * @param samples the first value of each header's column, for a person who maps it
      */
     public record Read(Map<String, Optional<HookupField>> headers, Map<String, String> samples, List<HookupRow> rows) {}
+
+    private static final String JOINED = "\\s*[+,&]\\s*";
+    private static final String NUMBERS = "\\d+(?:" + JOINED + "\\d+)*";
 
     private HookupReader() {}
 
@@ -60,10 +65,36 @@ public final class HookupReader {
     }
 
     private static HookupRow row(Table.Row row, Map<HookupField, Integer> columns) {
-        String[] values = new String[HookupField.values().length];
-        for (HookupField field : HookupField.values()) {
-            values[field.ordinal()] = row.cell(columns.getOrDefault(field, -1));
+        Function<HookupField, String> cell = field -> row.cell(columns.getOrDefault(field, -1));
+        return new HookupRow(
+                row.line(),
+                cell.apply(HookupField.NUMBER),
+                cell.apply(HookupField.NAME),
+                cell.apply(HookupField.PROFILE),
+                cell.apply(HookupField.MODE),
+                address(
+                        cell.apply(HookupField.ADDRESS),
+                        cell.apply(HookupField.UNIVERSE),
+                        cell.apply(HookupField.SLOT)),
+                cell.apply(HookupField.POSITION),
+                cell.apply(HookupField.PURPOSE));
+    }
+
+    /**
+     * Papers with a column for the universe have the slot in one of its own, or in the column of addresses. Several of
+     * either stand side by side: {@code 5 + 5} and {@code 1 + 101}.
+     */
+    private static String address(String address, String universe, String slot) {
+        String within = slot.isBlank() ? address.strip() : slot.strip();
+        if (universe.isBlank() || !within.matches(NUMBERS)) {
+            return within.isEmpty() ? universe : address.isBlank() ? within : address;
         }
-        return new HookupRow(row.line(), values[0], values[1], values[2], values[3], values[4], values[5], values[6]);
+        String[] universes = universe.strip().split(JOINED);
+        String[] slots = within.split(JOINED);
+        List<String> joined = new ArrayList<>();
+        for (int i = 0; i < slots.length; i++) {
+            joined.add(universes[Math.min(i, universes.length - 1)] + "." + slots[i]);
+        }
+        return String.join(" + ", joined);
     }
 }

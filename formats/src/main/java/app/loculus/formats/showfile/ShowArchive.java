@@ -36,6 +36,8 @@ public final class ShowArchive {
     private static final String FORMAT = "loculus show";
     private static final String MANIFEST = "manifest.json";
     private static final String SHOW = "show.json";
+    private static final String VERSIONS = "versions/";
+    private static final String LIST = "versions.json";
     private static final long LARGEST = 64L << 20;
     private static final ObjectMapper JSON = ShowJson.mapper();
     private static final long NO_TIME = 315_532_800_000L;
@@ -45,9 +47,48 @@ public final class ShowArchive {
 
     private ShowArchive() {}
 
+    /** Octets of all versions together; a file beyond some 32 MB would not be taken in again. */
+    private static final long MOST_VERSIONS = 18L << 20;
+
+    private static final int MOST_LISTED = 1_000;
+
+    /** A version as it is listed beside its octets. */
+    record Listed(String name, long revision, String madeAt, int fixtures, String file) {}
+
+    /** How many of the newest versions fit into a show file. @param octets of each version, newest first */
+    public static int holds(List<Long> octets) {
+        long together = 0;
+        int held = 0;
+        for (long size : octets) {
+            together += size;
+            if (together > MOST_VERSIONS) {
+                break;
+            }
+            held++;
+        }
+        return held;
+    }
+
     public static byte[] write(Show show) {
+        return write(new ShowFile(show, List.of()));
+    }
+
+    /** @param file its newest versions are written as far as they fit */
+    public static byte[] write(ShowFile file) {
+        Show show = file.show();
         Map<String, byte[]> parts = new TreeMap<>();
         try {
+            List<Listed> listed = new ArrayList<>();
+            int held = holds(
+                    file.versions().stream().map(v -> (long) v.octets().length).toList());
+            for (ShowFile.Version v : file.versions().subList(0, held)) {
+                String name = VERSIONS + "%04d".formatted(listed.size() + 1) + SUFFIX;
+                listed.add(new Listed(v.name(), v.revision(), v.madeAt(), v.fixtures(), name));
+                parts.put(name, v.octets());
+            }
+            if (!listed.isEmpty()) {
+                parts.put(LIST, JSON.writerWithDefaultPrettyPrinter().writeValueAsBytes(listed));
+            }
             parts.put(SHOW, JSON.writerWithDefaultPrettyPrinter().writeValueAsBytes(ShowDocument.of(show)));
             for (Profile p : show.profiles().all()) {
                 parts.put("profiles/" + p.id().value() + ".gdtf", ArchiveWriter.write(p));
@@ -90,12 +131,38 @@ public final class ShowArchive {
 
     /** @throws Refusal in words for anything that is not a whole, unchanged show */
     public static Show read(byte[] bytes) {
+        return readFile(bytes).show();
+    }
+
+    /** The show with its versions. @throws Refusal in words for anything that is not a whole, unchanged show */
+    public static ShowFile readFile(byte[] bytes) {
         List<String> loose = new ArrayList<>();
-        Show show = read(bytes, loose);
+        Map<String, byte[]> parts = parts(bytes);
+        Show show = show(parts, loose);
         if (!loose.isEmpty()) {
             throw ShowDocument.broken("it refers to what is not in it");
         }
-        return show;
+        return new ShowFile(show, versions(parts));
+    }
+
+    private static List<ShowFile.Version> versions(Map<String, byte[]> parts) {
+        if (!parts.containsKey(LIST)) {
+            return List.of();
+        }
+        Listed[] listed = json(new String(parts.get(LIST), StandardCharsets.UTF_8), Listed[].class);
+        if (listed.length > MOST_LISTED) {
+            throw ShowDocument.broken("it lists " + listed.length + " versions");
+        }
+        List<ShowFile.Version> versions = new ArrayList<>();
+        for (Listed v : listed) {
+            byte[] octets = v == null || v.file() == null ? null : parts.get(v.file());
+            if (octets == null || v.name() == null || v.name().isBlank()) {
+                throw ShowDocument.broken("one of its versions is not in it");
+            }
+            show(parts(octets), new ArrayList<>());
+            versions.add(new ShowFile.Version(v.name(), v.revision(), v.madeAt(), v.fixtures(), octets));
+        }
+        return versions;
     }
 
     /**
@@ -104,6 +171,11 @@ public final class ShowArchive {
      * @param loose takes sentences about what refers to nothing; it is left out
      */
     public static Show read(byte[] bytes, List<String> loose) {
+        return show(parts(bytes), loose);
+    }
+
+    /** Everything but the manifest, whose checksum fits it. */
+    private static Map<String, byte[]> parts(byte[] bytes) {
         BoundedArchive archive = BoundedArchive.open(bytes);
         if (!archive.names().contains(MANIFEST) || !archive.names().contains(SHOW)) {
             throw Refusal.of(
@@ -120,6 +192,10 @@ public final class ShowArchive {
                     "The show file was changed or damaged: its checksum does not fit.",
                     WayOut.advice("Fetch the file again from where it was saved."));
         }
+        return parts;
+    }
+
+    private static Show show(Map<String, byte[]> parts, List<String> loose) {
         JsonNode document = json(ShowJson.today(new String(parts.get(SHOW), StandardCharsets.UTF_8)), JsonNode.class);
         return ShowDocument.show(document, profiles(parts), loose);
     }

@@ -31,9 +31,14 @@ public final class WorkbookTable {
         return bytes.length > 3 && bytes[0] == 'P' && bytes[1] == 'K' && bytes[2] == 3 && bytes[3] == 4;
     }
 
+    /** Whether octets begin as a workbook of the kind before XLSX does, or one with a password. */
+    static boolean looksOld(byte[] bytes) {
+        return bytes.length > 3 && (bytes[0] & 0xFF) == 0xD0 && (bytes[1] & 0xFF) == 0xCF;
+    }
+
     /** @throws Refusal naming row and column where it can */
     public static Table read(byte[] bytes) {
-        if (bytes.length > 3 && (bytes[0] & 0xFF) == 0xD0 && (bytes[1] & 0xFF) == 0xCF) {
+        if (looksOld(bytes)) {
             throw Refusal.of(
                     "workbook.old",
                     "file",

@@ -16,6 +16,7 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
+import java.util.List;
 import java.util.Random;
 import java.util.function.UnaryOperator;
 import java.util.zip.ZipEntry;
@@ -87,6 +88,31 @@ class ShowArchiveTest {
     @Test
     void an_empty_show_is_a_show_too() {
         assertThat(ShowArchive.read(ShowArchive.write(Show.empty("New")))).isEqualTo(Show.empty("New"));
+    }
+
+    @Test
+    void a_show_file_holds_the_versions_of_the_show() {
+        byte[] old = ShowArchive.write(Show.empty("Before"));
+        ShowFile file = new ShowFile(
+                show(),
+                List.of(
+                        new ShowFile.Version("Second", 9, "2026-11-25T08:04Z", 3, ShowArchive.write(show())),
+                        new ShowFile.Version("First, “old”", 2, "2026-11-24T08:04Z", 0, old)));
+        ShowFile read = ShowArchive.readFile(ShowArchive.write(file));
+        assertThat(read.show()).isEqualTo(file.show());
+        assertThat(read.versions()).usingRecursiveComparison().isEqualTo(file.versions());
+        assertThat(ShowArchive.read(read.versions().get(1).octets())).isEqualTo(Show.empty("Before"));
+        assertThat(ShowArchive.write(read)).isEqualTo(ShowArchive.write(file));
+    }
+
+    @Test
+    void the_newest_versions_are_held_as_far_as_they_fit_and_a_broken_one_is_refused() {
+        assertThat(ShowArchive.holds(List.of(10L << 20, 7L << 20, 2L << 20, 1L)))
+                .isEqualTo(2);
+        ShowFile broken = new ShowFile(
+                show(), List.of(new ShowFile.Version("Broken", 1, "2026-11-24T08:04Z", 0, new byte[] {1, 2, 3})));
+        byte[] octets = ShowArchive.write(broken);
+        assertThatThrownBy(() -> ShowArchive.readFile(octets)).isInstanceOf(Refusal.class);
     }
 
     /** The file with the text of one entry changed; the checksum left as it is or made to fit. */

@@ -16,6 +16,7 @@ import app.loculus.core.patch.Address;
 import app.loculus.core.patch.BringUp;
 import app.loculus.core.patch.FixtureId;
 import app.loculus.core.patch.Layout;
+import app.loculus.core.patch.Starts;
 import app.loculus.core.problem.Problem;
 import app.loculus.core.problem.Problems;
 import app.loculus.core.problem.Refusal;
@@ -175,8 +176,7 @@ public sealed interface PatchEdits extends TypedEdit {
                     Optional.ofNullable(newNumber),
                     Optional.ofNullable(name),
                     Optional.ofNullable(profile).map(profiles::type),
-                    Optional.ofNullable(address)
-                            .map(a -> a.isBlank() ? Optional.empty() : Optional.of(Address.parse(a))),
+                    Optional.ofNullable(address).map(Starts::parse),
                     Optional.ofNullable(position),
                     Optional.ofNullable(purpose),
                     Optional.ofNullable(notes));

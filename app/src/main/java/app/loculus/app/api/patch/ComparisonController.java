@@ -13,6 +13,7 @@ import app.loculus.core.check.PaperField;
 import app.loculus.core.problem.Refusal;
 import app.loculus.formats.csv.HookupField;
 import app.loculus.formats.csv.HookupReader;
+import java.util.Arrays;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Locale;
@@ -30,13 +31,13 @@ import org.springframework.web.bind.annotation.RestController;
 class ComparisonController {
 
     /**
-     * @param text the file's text
-     * @param workbook the file's octets in Base64, for an XLSX workbook
+     * @param text rows as text
+     * @param file its octets in Base64 instead: a workbook, or text in whatever encoding
      * @param mapping field by header, for headers a person has mapped
      * @param take keys of the differences in which the paper is right
      */
     record ComparisonRequest(
-            String text, byte[] workbook, Map<String, String> mapping, List<String> take, Boolean preview) {}
+            String text, byte[] file, Map<String, String> mapping, List<String> take, Boolean preview) {}
 
     /** {@code kind} is missing, extra, doubled, different or hole; {@code field} is empty for a whole fixture. */
     record DifferenceView(
@@ -79,6 +80,7 @@ class ComparisonController {
             List<String> words,
             List<ProblemView> problems,
             boolean done,
+            List<String> remarks,
             long revision) {}
 
     private final Shows shows;
@@ -91,22 +93,24 @@ class ComparisonController {
 
     @PostMapping("/api/shows/{id}/comparison")
     ComparisonView compare(@PathVariable long id, @RequestBody ComparisonRequest request, Asked asked) {
-        HookupReader.Read read =
-                new Paper(request.text(), request.workbook(), request.mapping()).read(List.of(HookupField.NUMBER));
+        Paper.Understood paper =
+                new Paper(request.text(), request.file(), request.mapping()).read(List.of(HookupField.NUMBER));
+        HookupReader.Read read = paper.read();
         Snapshot before = shows.get(id);
         Comparison comparison = comparison(before, read);
         if (request.take() == null || request.take().isEmpty()) {
-            return view(read, comparison, List.of(), List.of(), false, before.revision());
+            return view(paper, comparison, List.of(), List.of(), false, before.revision());
         }
         boolean preview = Boolean.TRUE.equals(request.preview());
-        EditRequest context = asked.editing(preview, "", before.revision(), null, request.take(), request.text());
+        EditRequest context = asked.editing(
+                preview, "", before.revision(), null, request.take(), request.text(), Arrays.hashCode(request.file()));
         Edited edited = shows.edit(id, comparison.taking(request.take()), context);
         if (edited.outcome().refused() && !preview) {
             throw new Refusal(edited.outcome().problems());
         }
         Snapshot now = shows.get(id);
         return view(
-                read,
+                paper,
                 preview ? comparison : comparison(now, read),
                 edited.outcome().words(),
                 ProblemView.all(edited.outcome().problems()),
@@ -124,7 +128,7 @@ class ComparisonController {
         Set<PaperField> columns = EnumSet.of(PaperField.NUMBER);
         add(columns, PaperField.NAME, there.contains(HookupField.NAME));
         add(columns, PaperField.TYPE, there.contains(HookupField.PROFILE));
-        add(columns, PaperField.ADDRESS, there.contains(HookupField.ADDRESS));
+        add(columns, PaperField.ADDRESS, there.contains(HookupField.ADDRESS) || there.contains(HookupField.SLOT));
         add(columns, PaperField.POSITION, there.contains(HookupField.POSITION));
         add(columns, PaperField.PURPOSE, there.contains(HookupField.PURPOSE));
         return columns;
@@ -137,21 +141,22 @@ class ComparisonController {
     }
 
     private static ComparisonView view(
-            HookupReader.Read read,
+            Paper.Understood paper,
             Comparison comparison,
             List<String> words,
             List<ProblemView> problems,
             boolean done,
             long revision) {
         return new ComparisonView(
-                Paper.headers(read),
+                Paper.headers(paper.read()),
                 Paper.fields(),
-                read.rows().size(),
+                paper.read().rows().size(),
                 comparison.agreeing(),
                 comparison.differences().stream().map(DifferenceView::of).toList(),
                 words,
                 problems,
                 done,
+                paper.remarks(),
                 revision);
     }
 }

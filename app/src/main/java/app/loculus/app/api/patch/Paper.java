@@ -3,8 +3,7 @@ package app.loculus.app.api.patch;
 import app.loculus.formats.csv.HookupField;
 import app.loculus.formats.csv.HookupReader;
 import app.loculus.formats.table.CsvTable;
-import app.loculus.formats.table.Table;
-import app.loculus.formats.table.WorkbookTable;
+import app.loculus.formats.table.SheetFile;
 import java.util.Arrays;
 import java.util.Collection;
 import java.util.LinkedHashMap;
@@ -13,25 +12,34 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 
-/** Paperwork as it was sent: text or a workbook, with a person's choice of columns. */
-record Paper(String text, byte[] workbook, Map<String, String> mapping) {
+/** Paperwork as it was sent: text or a file, with a person's choice of columns. */
+record Paper(String text, byte[] file, Map<String, String> mapping) {
 
     /** A column of the paper; {@code field} is what it was taken for, empty for nothing. */
     record HeaderView(String header, String field, String sample) {}
 
-    HookupReader.Read read() {
-        return HookupReader.read(table(), chosen());
+    /** What was read, with what a person should know about how. */
+    record Understood(HookupReader.Read read, List<String> remarks) {}
+
+    Understood read() {
+        SheetFile.Read sheet = sheet();
+        return new Understood(HookupReader.read(sheet.table(), chosen()), remarks(sheet));
     }
 
     /** @param needed fields without which there are no rows yet */
-    HookupReader.Read read(Collection<HookupField> needed) {
-        return HookupReader.read(table(), chosen(), needed);
+    Understood read(Collection<HookupField> needed) {
+        SheetFile.Read sheet = sheet();
+        return new Understood(HookupReader.read(sheet.table(), chosen(), needed), remarks(sheet));
     }
 
-    private Table table() {
-        return workbook != null && workbook.length > 0
-                ? WorkbookTable.read(workbook)
-                : CsvTable.read(text == null ? "" : text);
+    private static List<String> remarks(SheetFile.Read sheet) {
+        return sheet.remark().map(List::of).orElse(List.of());
+    }
+
+    private SheetFile.Read sheet() {
+        return file != null && file.length > 0
+                ? SheetFile.read(file)
+                : new SheetFile.Read(CsvTable.read(text == null ? "" : text), Optional.empty());
     }
 
     private Map<String, Optional<HookupField>> chosen() {

@@ -8,17 +8,25 @@ import app.loculus.app.session.Edited;
 import app.loculus.app.session.Shows;
 import app.loculus.app.session.Snapshot;
 import app.loculus.core.check.Hookup;
+import app.loculus.core.check.HookupPaper;
 import app.loculus.core.check.HookupRow;
 import app.loculus.core.check.RowVerdict;
 import app.loculus.core.patch.Fixture;
 import app.loculus.core.patch.FixtureId;
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.problem.WayOut;
+import app.loculus.core.show.Show;
 import app.loculus.core.unit.Limits;
 import app.loculus.formats.csv.HookupReader;
+import app.loculus.formats.csv.HookupWriter;
+import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -31,15 +39,15 @@ import org.springframework.web.bind.annotation.RestController;
 class PatchController {
 
     /**
-     * @param text the file's text
-     * @param workbook the file's octets in Base64, for an XLSX workbook
+     * @param text rows as text
+     * @param file its octets in Base64 instead: a workbook, or text in whatever encoding
      * @param mapping field by header, an empty text to leave a column out; only for headers a person has mapped
      * @param clashing unpatched, share or move
      */
-    record HookupRequest(String text, byte[] workbook, Map<String, String> mapping, String clashing, Boolean preview) {
+    record HookupRequest(String text, byte[] file, Map<String, String> mapping, String clashing, Boolean preview) {
 
         Paper paper() {
-            return new Paper(text, workbook, mapping);
+            return new Paper(text, file, mapping);
         }
     }
 
@@ -63,7 +71,10 @@ class PatchController {
             List<HookupRowView> rows,
             int landing,
             int left,
+            List<String> remarks,
             long revision) {}
+
+    private static final String WORKBOOK = "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet";
 
     private final Shows shows;
     private final Library library;
@@ -93,9 +104,31 @@ class PatchController {
         return app.loculus.app.session.DemoShow.paperwork();
     }
 
+    /** The hookup of the show, to be taken in again elsewhere. @param form {@code csv} or {@code xlsx} */
+    @GetMapping("/api/shows/{id}/hookup.{form}")
+    ResponseEntity<byte[]> paper(@PathVariable long id, @PathVariable String form) {
+        Show show = shows.get(id).show();
+        boolean workbook = form.equals("xlsx");
+        if (!workbook && !form.equals("csv")) {
+            throw Refusal.of("hookup.form", "form", "A hookup goes out as csv or xlsx, not as " + form + ".");
+        }
+        List<HookupRow> rows = HookupPaper.of(show);
+        String name = show.name().replaceAll("[^\\p{L}\\p{N} ._-]", "_") + " hookup." + form;
+        return ResponseEntity.ok()
+                .contentType(MediaType.parseMediaType(workbook ? WORKBOOK : "text/csv;charset=UTF-8"))
+                .header(
+                        HttpHeaders.CONTENT_DISPOSITION,
+                        ContentDisposition.attachment()
+                                .filename(name, StandardCharsets.UTF_8)
+                                .build()
+                                .toString())
+                .body(workbook ? HookupWriter.workbook(rows) : HookupWriter.csv(rows));
+    }
+
     @PostMapping("/api/shows/{id}/hookup")
     HookupView hookup(@PathVariable long id, @RequestBody HookupRequest request, Asked asked) {
-        HookupReader.Read read = request.paper().read();
+        Paper.Understood paper = request.paper().read();
+        HookupReader.Read read = paper.read();
         Snapshot examined = shows.get(id);
         List<RowVerdict> verdicts =
                 Hookup.examine(examined.show(), library.profiles(), read.rows(), clashing(request.clashing()));
@@ -104,9 +137,16 @@ class PatchController {
             takeIn(
                     examined,
                     verdicts,
-                    asked.editing(false, "", examined.revision(), null, request.text(), request.clashing()));
+                    asked.editing(
+                            false,
+                            "",
+                            examined.revision(),
+                            null,
+                            request.text(),
+                            Arrays.hashCode(request.file()),
+                            request.clashing()));
         }
-        return view(preview, read, verdicts, shows.get(id).revision());
+        return view(preview, paper, verdicts, shows.get(id).revision());
     }
 
     private void takeIn(Snapshot examined, List<RowVerdict> verdicts, EditRequest madeOn) {
@@ -133,23 +173,24 @@ class PatchController {
                 .orElse(Hookup.Clashing.UNPATCHED);
     }
 
-    private static HookupView view(boolean preview, HookupReader.Read read, List<RowVerdict> verdicts, long revision) {
+    private static HookupView view(boolean preview, Paper.Understood paper, List<RowVerdict> verdicts, long revision) {
         int landing =
                 (int) verdicts.stream().filter(v -> v.landing().isPresent()).count();
         return new HookupView(
                 preview,
-                Paper.headers(read),
+                Paper.headers(paper.read()),
                 Paper.fields(),
                 verdicts.stream().map(PatchController::row).toList(),
                 landing,
                 verdicts.size() - landing,
+                paper.remarks(),
                 revision);
     }
 
     private static HookupRowView row(RowVerdict v) {
         HookupRow r = v.row();
         String at = v.landing()
-                .map(l -> l.address().map(Object::toString).orElse("no address"))
+                .map(l -> l.starts().none() ? "no address" : l.starts().toString())
                 .orElse("");
         return new HookupRowView(
                 r.line(),

@@ -9,6 +9,7 @@ import app.loculus.app.session.EditRequest;
 import app.loculus.app.session.Edited;
 import app.loculus.app.session.Shows;
 import app.loculus.app.store.ShowStore;
+import app.loculus.app.store.VersionStore;
 import app.loculus.core.check.Gaps;
 import app.loculus.core.edit.show.NewShow;
 import app.loculus.core.patch.Address;
@@ -16,6 +17,7 @@ import app.loculus.core.problem.Refusal;
 import app.loculus.core.show.Differences;
 import app.loculus.core.show.Show;
 import app.loculus.formats.showfile.ShowArchive;
+import app.loculus.formats.showfile.ShowFile;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
@@ -52,7 +54,8 @@ class ShowsController {
 
     record ArchiveRequest(Boolean archived) {}
 
-    record VersionView(long id, String name, long revision, String madeAt, int fixtures) {}
+    /** @param inFile whether the show file holds it; the oldest do not fit where versions are large */
+    record VersionView(long id, String name, long revision, String madeAt, int fixtures, boolean inFile) {}
 
     record VersionComparison(String from, String to, List<String> words) {}
 
@@ -142,8 +145,8 @@ class ShowsController {
     /** The whole show as one file. */
     @GetMapping("/api/shows/{id}/file")
     ResponseEntity<byte[]> file(@PathVariable long id) {
-        Show show = shows.get(id).show();
-        String name = show.name().replaceAll("[^\\p{L}\\p{N} ._-]", "_") + ShowArchive.SUFFIX;
+        ShowFile file = shows.file(id);
+        String name = file.show().name().replaceAll("[^\\p{L}\\p{N} ._-]", "_") + ShowArchive.SUFFIX;
         return ResponseEntity.ok()
                 .contentType(MediaType.APPLICATION_OCTET_STREAM)
                 .header(
@@ -152,14 +155,14 @@ class ShowsController {
                                 .filename(name, StandardCharsets.UTF_8)
                                 .build()
                                 .toString())
-                .body(ShowArchive.write(show));
+                .body(ShowArchive.write(file));
     }
 
     @PostMapping(path = "/api/shows/file", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
     @ResponseStatus(HttpStatus.CREATED)
     ShowView takeIn(@RequestParam("file") MultipartFile file, Asked asked) throws IOException {
         byte[] octets = file.getBytes();
-        return view(shows.takeIn(ShowArchive.read(octets), asked.request(Arrays.hashCode(octets), octets.length))
+        return view(shows.takeIn(ShowArchive.readFile(octets), asked.request(Arrays.hashCode(octets), octets.length))
                 .id());
     }
 
@@ -184,10 +187,14 @@ class ShowsController {
 
     @GetMapping("/api/shows/{id}/versions")
     List<VersionView> versions(@PathVariable long id) {
-        return shows.versions(id).stream()
-                .map(v -> new VersionView(
-                        v.id(), v.name(), v.revision(), v.madeAt().toString(), v.fixtures()))
-                .toList();
+        List<VersionStore.Version> all = shows.versions(id);
+        int held = VersionStore.held(all);
+        List<VersionView> views = new ArrayList<>();
+        for (VersionStore.Version v : all) {
+            views.add(new VersionView(
+                    v.id(), v.name(), v.revision(), v.madeAt().toString(), v.fixtures(), views.size() < held));
+        }
+        return views;
     }
 
     @PostMapping("/api/shows/{id}/versions")

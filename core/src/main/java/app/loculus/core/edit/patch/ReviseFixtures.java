@@ -1,14 +1,12 @@
 package app.loculus.core.edit.patch;
 
-import app.loculus.core.patch.Address;
 import app.loculus.core.patch.Fixture;
 import app.loculus.core.patch.FixtureId;
 import app.loculus.core.patch.Patch;
 import app.loculus.core.patch.PatchedAddress;
-import app.loculus.core.patch.RunOn;
+import app.loculus.core.patch.Starts;
 import app.loculus.core.problem.Problem;
 import app.loculus.core.problem.Problems;
-import app.loculus.core.problem.Refusal;
 import app.loculus.core.profile.Profiles;
 import app.loculus.core.show.Draft;
 import app.loculus.core.show.ShowEdit;
@@ -33,7 +31,7 @@ public record ReviseFixtures(List<Revision> revisions, List<FixtureId> deleted) 
     /**
      * What becomes of one number; what is empty stays as it is.
      *
-     * @param address empty inside for no address
+     * @param starts none inside for no address
      * @param renumbered its new number
      * @param type needed for a number without a fixture
      */
@@ -42,7 +40,7 @@ public record ReviseFixtures(List<Revision> revisions, List<FixtureId> deleted) 
             Optional<Integer> renumbered,
             Optional<String> name,
             Optional<Profiles.Type> type,
-            Optional<Optional<Address>> address,
+            Optional<Starts> starts,
             Optional<String> position,
             Optional<String> purpose,
             Optional<String> notes) {
@@ -158,30 +156,17 @@ public record ReviseFixtures(List<Revision> revisions, List<FixtureId> deleted) 
         Fixture described = typed.named(r.name().orElse(typed.name()))
                 .described(r.position().orElse(typed.position()), r.purpose().orElse(typed.purpose()))
                 .noted(r.notes().orElse(typed.notes()));
-        return r.address()
-                .map(a -> described.at(
-                        a.map(start -> addresses(patch, described, start)).orElse(List.of())))
-                .orElse(described);
+        return r.starts().map(s -> described.at(addresses(patch, described, s))).orElse(described);
     }
 
-    /** Every break, running on from the start. Addresses that are there already stay, with what they share. */
-    private static List<PatchedAddress> addresses(Patch patch, Fixture fixture, Address start) {
-        boolean there = fixture.addresses().stream().anyMatch(a -> a.address().equals(start));
-        if (there) {
+    /** Every break. Addresses that are there already stay, with what they share. */
+    private static List<PatchedAddress> addresses(Patch patch, Fixture fixture, Starts starts) {
+        if (!starts.none() && starts.says(fixture.addresses())) {
             return fixture.addresses();
         }
-        RunOn run = new RunOn(start, 0);
         List<PatchedAddress> all = new ArrayList<>();
-        for (var slots : patch.modeOf(fixture).footprint().entrySet()) {
-            Address at = run.take(slots.getValue());
-            if (all.isEmpty() && !at.equals(start)) {
-                throw Refusal.of(
-                        "patch.straddle",
-                        "address",
-                        "Fixture " + fixture.number() + " needs " + slots.getValue() + " slots; " + start + " leaves "
-                                + (Address.SLOTS - start.slot() + 1) + ".");
-            }
-            all.add(new PatchedAddress(slots.getKey(), at, false));
+        for (PatchedAddress a : starts.allot(patch.modeOf(fixture), false)) {
+            all.add(fixture.addresses().stream().filter(a::sameAs).findFirst().orElse(a));
         }
         return all;
     }

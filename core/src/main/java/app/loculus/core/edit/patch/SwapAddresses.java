@@ -3,11 +3,11 @@ package app.loculus.core.edit.patch;
 import app.loculus.core.patch.Fixture;
 import app.loculus.core.patch.FixtureId;
 import app.loculus.core.patch.Patch;
+import app.loculus.core.patch.Starts;
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.show.Draft;
 import app.loculus.core.show.ShowEdit;
 import java.util.List;
-import java.util.stream.Collectors;
 
 /** Two fixtures change places on the output; numbers, names and programming stay. */
 public record SwapAddresses(FixtureId one, FixtureId other) implements ShowEdit {
@@ -29,8 +29,6 @@ public record SwapAddresses(FixtureId one, FixtureId other) implements ShowEdit 
     }
 
     private static String addresses(Fixture fixture) {
-        return fixture.patched()
-                ? fixture.addresses().stream().map(a -> a.address().toString()).collect(Collectors.joining(" + "))
-                : "no address";
+        return fixture.patched() ? Starts.of(fixture.addresses()).toString() : "no address";
     }
 }

@@ -1,10 +1,9 @@
 package app.loculus.core.edit.patch;
 
-import app.loculus.core.patch.Address;
 import app.loculus.core.patch.Fixture;
 import app.loculus.core.patch.FixtureId;
 import app.loculus.core.patch.PatchedAddress;
-import app.loculus.core.patch.RunOn;
+import app.loculus.core.patch.Starts;
 import app.loculus.core.problem.Problem;
 import app.loculus.core.problem.Problems;
 import app.loculus.core.profile.Profiles;
@@ -29,19 +28,14 @@ public record TakeIn(List<NewFixture> fixtures) implements ShowEdit {
             int number,
             String name,
             Profiles.Type type,
-            Optional<Address> address,
+            Starts starts,
             boolean shared,
             String position,
             String purpose) {
 
-        /** The addresses of every break, running on from the first. */
+        /** The addresses of every break. */
         public List<PatchedAddress> addresses() {
-            List<PatchedAddress> all = new ArrayList<>();
-            address.map(a -> new RunOn(a, 0))
-                    .ifPresent(run -> type.mode()
-                            .footprint()
-                            .forEach((number, slots) -> all.add(new PatchedAddress(number, run.take(slots), shared))));
-            return all;
+            return starts.allot(type.mode(), shared);
         }
 
         Fixture fixture(FixtureId id) {
