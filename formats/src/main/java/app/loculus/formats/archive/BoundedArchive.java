@@ -7,6 +7,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.nio.ByteBuffer;
 import java.nio.charset.CharacterCodingException;
+import java.nio.charset.Charset;
 import java.nio.charset.CodingErrorAction;
 import java.nio.charset.StandardCharsets;
 import java.util.Collections;
@@ -15,7 +16,10 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import java.util.zip.CRC32;
 import java.util.zip.ZipEntry;
 import org.apache.commons.compress.archivers.zip.ZipArchiveEntry;
@@ -94,7 +98,16 @@ public final class BoundedArchive {
                 || name.contains("\0")
                 || name.matches("(?s)[A-Za-z]:.*")
                 || List.of(name.split("/")).contains("..");
-        if (name.isEmpty() || name.length() > LONGEST_NAME || climbs) {
+        if (name.isEmpty()) {
+            throw refused("name", "The archive has an entry without a name.");
+        }
+        if (name.length() > LONGEST_NAME) {
+            throw refused(
+                    "name",
+                    "The archive has an entry whose name has " + name.length() + " characters: “" + shown(entry)
+                            + "”; at most " + LONGEST_NAME + " are read.");
+        }
+        if (climbs) {
             throw refused("name", "The archive has an entry whose name leads out of it: “" + shown(entry) + "”.");
         }
         if (entry.isUnixSymlink()) {
@@ -169,16 +182,67 @@ public final class BoundedArchive {
 
     /** The entry as UTF-8 text, a byte order mark left out. */
     public String text(String name, long most) {
+        return decoded(name, bytes(name, most), StandardCharsets.UTF_8);
+    }
+
+    private static final Pattern DECLARED =
+            Pattern.compile("^<\\?xml\\s[^>]*?\\bencoding\\s*=\\s*[\"']([^\"'>]*)[\"'][^>]*\\?>");
+
+    private static final int DECLARATION = 400;
+
+    /**
+     * The entry as the text of an XML document in the encoding that its mark or its declaration says, without the mark
+     * and declared as UTF-8.
+     *
+     * @throws Refusal when the encoding is not known here, or the text is not in it
+     */
+    public String xml(String name, long most) {
+        byte[] bytes = bytes(name, most);
+        Optional<Charset> marked = marked(bytes);
+        Charset plain = marked.orElse(StandardCharsets.ISO_8859_1);
+        String head = new String(bytes, 0, Math.min(bytes.length, DECLARATION), plain).replaceFirst("^\uFEFF", "");
+        Matcher declared = DECLARED.matcher(head);
+        String said = declared.find() ? declared.group(1).strip() : "UTF-8";
+        Charset charset = marked.orElseGet(() -> known(name, said));
+        String text = decoded(name, bytes, charset);
+        return declared.find(0) && !said.equalsIgnoreCase("UTF-8")
+                ? text.substring(0, declared.start(1)) + "UTF-8" + text.substring(declared.end(1))
+                : text;
+    }
+
+    private static Charset known(String name, String said) {
         try {
-            String text = StandardCharsets.UTF_8
-                    .newDecoder()
+            return Charset.forName(said);
+        } catch (IllegalArgumentException e) {
+            throw refused("encoding", "“" + name + "” is in the encoding “" + said + "”, which is not known here.");
+        }
+    }
+
+    /** The encoding that a byte order mark, or the octets of the first sign, give away. */
+    private static Optional<Charset> marked(byte[] b) {
+        if (b.length >= 2 && (b[0] & 0xFF) == 0xFE && (b[1] & 0xFF) == 0xFF
+                || b.length >= 2 && b[0] == 0 && b[1] == '<') {
+            return Optional.of(StandardCharsets.UTF_16BE);
+        }
+        if (b.length >= 2 && (b[0] & 0xFF) == 0xFF && (b[1] & 0xFF) == 0xFE
+                || b.length >= 2 && b[0] == '<' && b[1] == 0) {
+            return Optional.of(StandardCharsets.UTF_16LE);
+        }
+        return b.length >= 3 && (b[0] & 0xFF) == 0xEF && (b[1] & 0xFF) == 0xBB && (b[2] & 0xFF) == 0xBF
+                ? Optional.of(StandardCharsets.UTF_8)
+                : Optional.empty();
+    }
+
+    private static String decoded(String name, byte[] bytes, Charset charset) {
+        try {
+            String text = charset.newDecoder()
                     .onMalformedInput(CodingErrorAction.REPORT)
                     .onUnmappableCharacter(CodingErrorAction.REPORT)
-                    .decode(ByteBuffer.wrap(bytes(name, most)))
+                    .decode(ByteBuffer.wrap(bytes))
                     .toString();
             return text.startsWith("\uFEFF") ? text.substring(1) : text;
         } catch (CharacterCodingException e) {
-            throw refused("encoding", "“" + name + "” is not UTF-8 text.");
+            throw refused("encoding", "“" + name + "” is not " + charset.name() + " text.");
         }
     }
 }

@@ -50,7 +50,7 @@ public final class ArchiveReader {
                     "The archive has no description.xml, so it is no fixture file.",
                     WayOut.advice("Fixture files end in .gdtf."));
         }
-        Profile profile = DescriptionReader.read(archive.text(DESCRIPTION, LONGEST_DESCRIPTION));
+        Profile profile = DescriptionReader.read(archive.xml(DESCRIPTION, LONGEST_DESCRIPTION));
         List<String> dropped = new ArrayList<>();
         Map<String, byte[]> pictures = new LinkedHashMap<>();
         for (String name : archive.names()) {

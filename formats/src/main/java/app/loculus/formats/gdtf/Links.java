@@ -56,6 +56,7 @@ final class Links {
         declarations();
         geometries();
         wheels();
+        models();
         Set<String> tops = topGeometries();
         for (Element mode : Xml.path(type, "DMXModes", "DMXMode")) {
             leads(mode, "Geometry", tops, "no top geometry; the mode has no cells");
@@ -151,6 +152,17 @@ final class Links {
         Xml.child(type, "Geometries")
                 .ifPresent(all -> Xml.children(all, "*").forEach(g -> tops.add(g.getAttribute("Name"))));
         return tops;
+    }
+
+    /** What stands in files beside the description and is not kept. */
+    private void models() {
+        long files = Xml.path(type, "Models", "Model").stream()
+                .filter(m -> !m.getAttribute("File").isBlank())
+                .count();
+        if (files > 0) {
+            report.odd(
+                    type, "It has " + files + " model" + (files == 1 ? "" : "s") + " in files; models are not kept.");
+        }
     }
 
     private void wheels() {

@@ -62,6 +62,9 @@ final class Places {
         geometry.trees().forEach(top -> branch(top, Set.of(), 0));
         Set<String> strays = new LinkedHashSet<>(channels.keySet());
         strays.removeIf(geometry::knows);
+        strays.forEach(name -> channels.get(name)
+                .forEach(c -> report.odd(
+                        c, "Geometry “" + name + "” does not exist; the channel is taken as the fixture's own.")));
         geometry.root().ifPresentOrElse(top -> stand(top, List.of(), -1, strays), () -> add(-1, strays, List.of(), 0));
         number();
     }

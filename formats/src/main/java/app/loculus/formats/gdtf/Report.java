@@ -4,20 +4,47 @@ import app.loculus.core.problem.Problem;
 import app.loculus.core.problem.Problems;
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.unit.DmxValue;
+import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
 import org.w3c.dom.Element;
+import org.w3c.dom.Node;
 
 /** Reads values out of attributes; what is odd becomes a warning that names the element. */
 final class Report {
 
     private final Problems problems = new Problems();
 
+    /** Elements that are named in front of what stands in them. */
+    private static final Set<String> OUTER = Set.of("DMXMode", "DMXChannel", "ChannelFunction", "Wheel");
+
+    /** Nobody reads more; what is beyond is counted. */
+    private static final int MOST = 200;
+
+    private final Set<String> said = new HashSet<>();
+    private int beyond;
+
     List<Problem> warnings() {
-        return problems.all();
+        if (beyond == 0) {
+            return problems.all();
+        }
+        List<Problem> all = new ArrayList<>(problems.all());
+        all.add(Problem.warning("gdtf.odd", "description.xml", beyond + " more like these."));
+        return all;
     }
 
+    /** Says something once, however often it is come across. */
     void odd(Element element, String words) {
-        problems.add(Problem.warning("gdtf.odd", place(element), words));
+        String place = place(element);
+        if (!said.add(place + words)) {
+            return;
+        }
+        if (said.size() > MOST) {
+            beyond++;
+        } else {
+            problems.add(Problem.warning("gdtf.odd", place, words));
+        }
     }
 
     double number(Element element, String attribute, double otherwise) {
@@ -44,8 +71,20 @@ final class Report {
         }
     }
 
+    /** Where an element stands, outside in: {@code DMXMode “wide”, DMXChannel 3 “Head_Dimmer”, ChannelFunction “Dim”}. */
     static String place(Element element) {
-        String name = element.getAttribute("Name");
-        return element.getTagName() + (name.isEmpty() ? "" : " “" + name + "”");
+        List<String> parts = new ArrayList<>();
+        for (Node at = element; at instanceof Element e; at = at.getParentNode()) {
+            if (e == element || OUTER.contains(e.getTagName())) {
+                parts.add(0, one(e));
+            }
+        }
+        return String.join(", ", parts);
+    }
+
+    private static String one(Element e) {
+        String name = e.getTagName().equals("DMXChannel") ? ChannelReader.key(e) : e.getAttribute("Name");
+        String offset = e.getAttribute("Offset").isBlank() ? "" : " " + e.getAttribute("Offset");
+        return e.getTagName() + offset + (name.isEmpty() ? "" : " “" + name + "”");
     }
 }

@@ -30,7 +30,8 @@ public final class CsvTable {
             throw Refusal.of(
                     "csv.large",
                     "file",
-                    "The file has " + text.length() + " characters; at most " + LONGEST + " are read.");
+                    "The table is too long: it has " + text.length() + " characters; at most " + LONGEST + ", or "
+                            + Table.MOST_ROWS + " rows, are read.");
         }
         String clean = text.startsWith("\uFEFF") ? text.substring(1) : text;
         if (clean.isBlank()) {

@@ -38,7 +38,9 @@ public record Table(List<String> headers, List<Row> rows) {
                     "row 1", "The table has " + headers.size() + " columns; at most " + MOST_COLUMNS + " are read.");
         }
         if (rows.size() > MOST_ROWS) {
-            throw refused("row " + rows.get(MOST_ROWS).line(), "More than " + MOST_ROWS + " rows are not read.");
+            throw refused(
+                    "row " + rows.get(MOST_ROWS).line(),
+                    "The table is too long: more than " + MOST_ROWS + " rows are not read.");
         }
         Set<String> seen = new HashSet<>();
         for (String header : headers) {

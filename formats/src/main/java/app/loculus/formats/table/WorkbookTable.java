@@ -49,7 +49,7 @@ public final class WorkbookTable {
         if (!archive.names().contains("[Content_Types].xml")) {
             throw Refusal.of("workbook.form", "file", "This archive is no XLSX workbook.");
         }
-        archive.measure();
+        measure(archive);
         try (OPCPackage opc = OPCPackage.open(new ByteArrayInputStream(bytes))) {
             return firstSheet(opc);
         } catch (IOException | OpenXML4JException | SAXException | RuntimeException e) {
@@ -61,6 +61,23 @@ public final class WorkbookTable {
                     "file",
                     "The workbook cannot be read; it may be damaged.",
                     WayOut.advice("Open it, save it again, or save it as CSV."));
+        }
+    }
+
+    /** What unpacks beyond all bounds is, in a workbook, a sheet that is far too long. */
+    private static void measure(BoundedArchive archive) {
+        try {
+            archive.measure();
+        } catch (Refusal e) {
+            boolean sheet = e.problems().get(0).code().equals("archive.large")
+                    && e.getMessage().contains("“xl/");
+            throw sheet
+                    ? Refusal.of(
+                            "table.long",
+                            "file",
+                            "The sheet is too long: " + Table.MOST_ROWS + " rows are read at most. " + e.getMessage(),
+                            WayOut.advice("Leave out what is no hookup, or save the rows that are as CSV."))
+                    : e;
         }
     }
 

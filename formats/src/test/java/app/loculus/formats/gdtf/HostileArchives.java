@@ -54,11 +54,19 @@ final class HostileArchives {
 
     /** Name and content in turn. */
     static byte[] zip(String... entries) {
+        Map<String, byte[]> contents = new LinkedHashMap<>();
+        for (int i = 0; i < entries.length; i += 2) {
+            contents.put(entries[i], entries[i + 1].getBytes(StandardCharsets.UTF_8));
+        }
+        return zip(contents);
+    }
+
+    static byte[] zip(Map<String, byte[]> contents) {
         ByteArrayOutputStream bytes = new ByteArrayOutputStream();
         try (ZipOutputStream zip = new ZipOutputStream(bytes)) {
-            for (int i = 0; i < entries.length; i += 2) {
-                zip.putNextEntry(new ZipEntry(entries[i]));
-                zip.write(entries[i + 1].getBytes(StandardCharsets.UTF_8));
+            for (Map.Entry<String, byte[]> entry : contents.entrySet()) {
+                zip.putNextEntry(new ZipEntry(entry.getKey()));
+                zip.write(entry.getValue());
                 zip.closeEntry();
             }
         } catch (IOException e) {
@@ -80,7 +88,7 @@ final class HostileArchives {
         put(all, "absolute", "leads out", zip("/etc/passwd", "x", "description.xml", DESCRIPTION));
         put(all, "backslash", "leads out", zip("..\\description.xml", DESCRIPTION));
         put(all, "drive", "leads out", zip("C:description.xml", DESCRIPTION));
-        put(all, "long name", "leads out", zip("a".repeat(400), "x", "description.xml", DESCRIPTION));
+        put(all, "long name", "has 400 characters", zip("a".repeat(400), "x", "description.xml", DESCRIPTION));
         put(all, "duplicate", "twice", twice());
         put(all, "duplicate by case", "twice", zip("description.xml", DESCRIPTION, "Description.XML", DESCRIPTION));
         put(all, "link", "link", link());
@@ -101,7 +109,7 @@ final class HostileArchives {
                 "latin",
                 "not UTF-8",
                 raw(("<?xml version='1.0'?><GDTF>" + (char) 0xE9 + "</GDTF>").getBytes(StandardCharsets.ISO_8859_1)));
-        put(all, "wide", "not UTF-8", raw(DESCRIPTION.getBytes(StandardCharsets.UTF_16)));
+        put(all, "wide, cut", "not UTF-16", raw(Arrays.copyOf(DESCRIPTION.getBytes(StandardCharsets.UTF_16), 201)));
         put(all, "doctype", "DOCTYPE", zip("description.xml", "<!DOCTYPE x [<!ENTITY a \"b\">]><GDTF>&a;</GDTF>"));
         put(
                 all,

@@ -24,8 +24,26 @@ public final class ProfileCheck {
 
     public static List<Problem> of(Profile profile) {
         ProfileCheck check = new ProfileCheck();
+        check.pictures(profile);
         profile.modes().forEach(check::mode);
         return List.copyOf(check.found);
+    }
+
+    /** Pictures that came with no file, so that none goes out with one either. */
+    private void pictures(Profile profile) {
+        List<String> missing = profile.wheels().stream()
+                .flatMap(w -> w.slots().stream())
+                .flatMap(s -> s.picture().stream())
+                .distinct()
+                .filter(p -> !profile.facts().pictures().names().contains(p))
+                .toList();
+        if (!missing.isEmpty()) {
+            say(
+                    "profile.picture",
+                    "Wheels",
+                    (missing.size() == 1 ? "The picture “" : "The pictures “") + String.join("”, “", missing)
+                            + (missing.size() == 1 ? "” is" : "” are") + " named, but not there.");
+        }
     }
 
     private void say(String code, String subject, String words) {
