@@ -10,6 +10,8 @@ import app.loculus.core.profile.Profile;
 import app.loculus.core.profile.Wheel;
 import app.loculus.core.profile.WheelSlot;
 import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -55,22 +57,63 @@ public final class Cloning {
         return new Clone(draft, List.copyOf(cloning.losses));
     }
 
+    /** Cells as a block that is repeated; where they are not like that, channel by channel. */
     private DraftMode mode(Mode mode) {
-        List<DraftChannel> channels = new ArrayList<>();
-        for (Channel channel : mode.channels()) {
+        List<DraftChannel> block = new ArrayList<>();
+        List<DraftChannel> all = new ArrayList<>();
+        for (Channel channel : bySlot(mode)) {
             if (channel.virtual()) {
                 if (!channel.key().startsWith("virtual dimmer")) {
                     losses.add("Mode “" + mode.name() + "”: the channel " + channel.attribute()
                             + " without a slot is left out.");
                 }
-            } else if (channel.cell() <= 1) {
-                channels.add(channel(mode, channel));
+                continue;
+            }
+            DraftChannel drafted = channel(mode, channel);
+            all.add(drafted.alone());
+            if (channel.cell() <= 1) {
+                block.add(drafted);
             }
         }
         if (!mode.relations().isEmpty()) {
             losses.add("Mode “" + mode.name() + "”: its relations are left out.");
         }
-        return new DraftMode(mode.name(), mode.cells(), channels);
+        DraftMode repeated = new DraftMode(mode.name(), mode.cells(), block);
+        if (slots(repeated).equals(slots(mode.channels()))) {
+            return repeated;
+        }
+        DraftMode flat = new DraftMode(mode.name(), 0, all);
+        if (mode.cells() > 0) {
+            losses.add("Mode “" + mode.name()
+                    + "”: its cells are not one block that is repeated; they are copied channel by channel.");
+        }
+        if (!slots(flat).equals(slots(mode.channels()))) {
+            losses.add("Mode “" + mode.name() + "”: slots that nothing uses, or two channels use, are closed up.");
+        }
+        return flat;
+    }
+
+    private static List<Channel> bySlot(Mode mode) {
+        return mode.channels().stream()
+                .sorted(Comparator.comparing((Channel c) -> c.virtual() ? Integer.MAX_VALUE : c.breakNumber())
+                        .thenComparing(c -> c.virtual() ? 0 : c.offsets().get(0)))
+                .toList();
+    }
+
+    private static Map<List<Integer>, String> slots(DraftMode mode) {
+        return slots(new DraftChannels(mode, "", Map.of()).channels());
+    }
+
+    /** What each slot belongs to, by break and offset. */
+    private static Map<List<Integer>, String> slots(List<Channel> channels) {
+        Map<List<Integer>, String> found = new HashMap<>();
+        for (Channel c : channels) {
+            for (int i = 0; i < c.offsets().size(); i++) {
+                found.merge(
+                        List.of(c.breakNumber(), c.offsets().get(i)), c.attribute() + " " + i, (a, b) -> a + ", " + b);
+            }
+        }
+        return found;
     }
 
     private DraftChannel channel(Mode mode, Channel c) {

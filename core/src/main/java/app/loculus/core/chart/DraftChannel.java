@@ -50,6 +50,10 @@ public record DraftChannel(
         return with(octets + 1, inCell);
     }
 
+    DraftChannel alone() {
+        return with(octets, false);
+    }
+
     DraftChannel repeated() {
         return with(octets, true);
     }

@@ -2,6 +2,9 @@ package app.loculus.formats.gdtf;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import app.loculus.core.chart.Cloning;
+import app.loculus.core.chart.DraftBuilder;
+import app.loculus.core.chart.ProfileDraft;
 import app.loculus.core.problem.Problem;
 import app.loculus.core.profile.Attribute;
 import app.loculus.core.profile.Channel;
@@ -247,9 +250,8 @@ class PlacesTest {
             shifts.add(0, placed);
             size = own + copies * size;
         }
-        Mode mode = profile(String.join("", geometries), channels.toArray(String[]::new))
-                .modes()
-                .get(0);
+        Profile profile = profile(String.join("", geometries), channels.toArray(String[]::new));
+        Mode mode = profile.modes().get(0);
         TreeSet<Integer> claimed = new TreeSet<>();
         mode.channels()
                 .forEach(
@@ -262,5 +264,35 @@ class PlacesTest {
         for (int cell = 1; cell <= mode.cells(); cell++) {
             assertThat(counts).containsKey(cell);
         }
+        Mode again = ArchiveReader.read(ArchiveWriter.write(profile))
+                .profile()
+                .modes()
+                .get(0);
+        assertThat(again.channels()).isEqualTo(mode.channels());
+        ProfileDraft adapted = Cloning.of(profile).draft();
+        Mode rewritten = DescriptionReader.read(DescriptionWriter.write(DraftBuilder.build(adapted)))
+                .modes()
+                .get(0);
+        assertThat(driven(rewritten)).isEqualTo(driven(mode));
+    }
+
+    private static TreeSet<Integer> driven(Mode mode) {
+        TreeSet<Integer> slots = new TreeSet<>();
+        mode.channels().forEach(c -> slots.addAll(c.offsets()));
+        return slots;
+    }
+
+    @Test
+    void cells_that_are_no_repeated_block_are_adapted_channel_by_channel_and_it_is_said() {
+        Profile bars = profile(TWO_BARS, with(channel("Bar", 1, "Dimmer"), rgb("Light", 1)));
+        Cloning.Clone clone = Cloning.of(bars);
+        assertThat(clone.losses()).anyMatch(l -> l.contains("they are copied channel by channel"));
+        Mode again = DescriptionReader.read(DescriptionWriter.write(DraftBuilder.build(clone.draft())))
+                .modes()
+                .get(0);
+        assertThat(again.slots()).isEqualTo(14);
+        assertThat(again.cells()).isEqualTo(4);
+        assertThat(at(again, 4, "ColorAdd_R").offsets()).containsExactly(12);
+        assertThat(at(again, 2, "Dimmer").offsets()).containsExactly(8);
     }
 }
