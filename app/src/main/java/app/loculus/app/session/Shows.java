@@ -7,6 +7,7 @@ import app.loculus.app.store.VersionStore;
 import app.loculus.app.store.disk.StorageChanged;
 import app.loculus.app.store.disk.StorageLost;
 import app.loculus.core.command.LineReader;
+import app.loculus.core.edit.patch.TakeBackFixtures;
 import app.loculus.core.edit.show.Become;
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.problem.WayOut;
@@ -215,6 +216,15 @@ public class Shows {
                 .findFirst()
                 .orElse("");
         return edit(id, new Become(version(id, version), "Restores version “" + name + "”"), request);
+    }
+
+    /** Makes the fixtures of one earlier edit what they were before it, whatever was done to others since. */
+    public Edited takeBack(long id, long revision, EditRequest request) {
+        Delta made = keeper.store()
+                .madeAs(id, revision)
+                .orElseThrow(() -> Refusal.of(
+                        "edit.gone", "revision", "What led to revision " + revision + " was taken back already."));
+        return edit(id, new TakeBackFixtures(made), request);
     }
 
     /** Keeps what can be read of a damaged show as a show of its own. @return its id */

@@ -77,6 +77,9 @@ public class JournalStore {
         @Select("select id from journal where show_id = #{show} and moved_at > #{revision} order by id limit #{most}")
         List<Long> movedSince(@Param("show") long show, @Param("revision") long revision, @Param("most") int most);
 
+        @Select("select id from journal where show_id = #{show} and revision = #{revision} and state = 'done'")
+        Long madeAs(@Param("show") long show, @Param("revision") long revision);
+
         @Select("select coalesce(max(moved_at), 0) from journal where show_id = #{show} and state = 'undone'")
         long undoneAt(@Param("show") long show);
 
@@ -205,5 +208,10 @@ public class JournalStore {
         return Optional.of(rows.movedSince(show, revision, MOST_ENTRIES + 1).stream()
                 .map(this::delta)
                 .toList());
+    }
+
+    /** What the edit that led to a revision changed; empty when it is undone or no longer known. */
+    Optional<Delta> madeAs(long show, long revision) {
+        return Optional.ofNullable(rows.madeAs(show, revision)).map(this::delta);
     }
 }

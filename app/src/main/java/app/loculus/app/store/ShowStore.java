@@ -205,6 +205,11 @@ public class ShowStore {
         return journal.since(id, revision);
     }
 
+    /** What the edit that led to a revision changed; empty when it is undone or no longer known. */
+    public Optional<Delta> madeAs(long id, long revision) {
+        return journal.madeAs(id, revision);
+    }
+
     private void write(long id, Show after, Delta delta) {
         stores.values().forEach(store -> write(store, id, after, delta));
     }

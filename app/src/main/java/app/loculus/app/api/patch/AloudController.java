@@ -1,6 +1,7 @@
 package app.loculus.app.api.patch;
 
 import app.loculus.app.api.Asked;
+import app.loculus.app.api.EditResult;
 import app.loculus.app.api.ProblemView;
 import app.loculus.app.library.Library;
 import app.loculus.app.session.Edited;
@@ -10,6 +11,7 @@ import app.loculus.core.command.ReadAloud;
 import app.loculus.core.edit.patch.PatchFixtures;
 import app.loculus.core.patch.Address;
 import app.loculus.core.patch.Patch;
+import app.loculus.core.problem.Refusal;
 import app.loculus.core.profile.Profiles;
 import app.loculus.core.show.Show;
 import app.loculus.core.show.ShowEdit;
@@ -82,6 +84,18 @@ class AloudController {
                 Readback.flags(patch, read),
                 ProblemView.all(edited.outcome().problems()),
                 edited.revision());
+    }
+
+    /** @param revision what the entry led to */
+    record TakeBackRequest(Long revision) {}
+
+    /** Takes back one entry, and nothing that was done since. */
+    @PostMapping("/api/shows/{id}/aloud/take-back")
+    EditResult takeBack(@PathVariable long id, @RequestBody TakeBackRequest request, Asked asked) {
+        if (request.revision() == null) {
+            throw Refusal.of("aloud.revision", "revision", "The request does not say which entry is meant.");
+        }
+        return EditResult.of(shows.takeBack(id, request.revision(), asked.request(request)), false);
     }
 
     private static List<ReadAloud> all(AloudRequest request, ReadAloud entry) {
