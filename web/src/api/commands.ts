@@ -100,29 +100,23 @@ export async function openShow(id: number) {
   return show;
 }
 
-/** Paper as it was chosen: text, or a workbook in Base64. */
+/** Paper as it was chosen: pasted text, or a file's octets in Base64; which encoding they are in is found out there. */
 export interface Paper {
   text: string;
-  workbook: string | null;
+  file: string | null;
 }
 
-const WORKBOOK = 4;
-
-/** Reads a chosen file: XLSX workbooks as octets, everything else as text. */
 export async function readPaper(file: File): Promise<Paper> {
   const octets = new Uint8Array(await file.arrayBuffer());
-  const zip = octets[0] === 0x50 && octets[1] === 0x4b && octets[2] === 3 && octets[3] === WORKBOOK;
-  const old = octets[0] === 0xd0 && octets[1] === 0xcf;
-  if (!zip && !old) return { text: new TextDecoder().decode(octets), workbook: null };
   let binary = '';
   for (let i = 0; i < octets.length; i += 0x8000)
     binary += String.fromCharCode(...octets.subarray(i, i + 0x8000));
-  return { text: '', workbook: btoa(binary) };
+  return { text: '', file: btoa(binary) };
 }
 
 export interface HookupChoice {
   text: string;
-  workbook?: string | null;
+  file?: string | null;
   mapping: Record<string, string>;
   clashing: string;
   preview: boolean;
@@ -173,6 +167,13 @@ export async function aloud(body: Heard) {
   const send = (headers: WriteHeaders = {}) =>
     client.POST('/api/shows/{id}/aloud', { params: path(), body, headers });
   return answered(body.preview ? await send() : await write(send));
+}
+
+/** Takes one entry back, whatever was done since. */
+export async function takeBackAloud(revision: number) {
+  const send = (headers: WriteHeaders) =>
+    client.POST('/api/shows/{id}/aloud/take-back', { params: path(), body: { revision }, headers });
+  return answered(await write(send));
 }
 
 export type Row = { number: number } & Partial<

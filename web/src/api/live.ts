@@ -1,3 +1,4 @@
+import ReconnectingWebSocket from 'partysocket/ws';
 import { create } from 'zustand';
 import { useCurrentShow } from './current-show';
 import { queryClient, refresh, refreshAll, showsQuery, type ChangedParts } from './queries';
@@ -25,7 +26,8 @@ const OCTETS = 36;
 /** The rig as last received, by number and cell; drawn from on every animation frame, so not React state. */
 export const rig = { parts: new Map<string, RigPart>(), version: 0 };
 
-export const useConnection = create<{ connected: boolean }>(() => ({ connected: false }));
+/** Away: it was tried and nobody answers. */
+export const useConnection = create(() => ({ connected: false, away: false }));
 
 function take(frame: ArrayBuffer) {
   const view = new DataView(frame);
@@ -85,28 +87,33 @@ async function comeBack() {
   refreshAll();
 }
 
+const QUICKEST_MS = 500;
+const SLOWEST_MS = 4000;
+
 /** Connects, and connects again whenever the application has been away. */
 export function connect() {
-  const socket = new WebSocket(`ws://${window.location.host}/live?page=${page}`);
+  const socket = new ReconnectingWebSocket(`ws://${window.location.host}/live?page=${page}`, [], {
+    minReconnectionDelay: QUICKEST_MS,
+    maxReconnectionDelay: SLOWEST_MS,
+    reconnectionDelayGrowFactor: 1.5,
+    maxEnqueuedMessages: 0,
+  });
   socket.binaryType = 'arraybuffer';
-  socket.onopen = () => {
+  socket.addEventListener('open', () => {
     // Before anything arrives: the first frame is whole and comes at once.
     rig.parts.clear();
-    useConnection.setState({ connected: true });
+    useConnection.setState({ connected: true, away: false });
     void comeBack();
-  };
-  socket.onmessage = (message) => {
+  });
+  socket.addEventListener('message', (message: MessageEvent<ArrayBuffer | string>) => {
     if (message.data instanceof ArrayBuffer) {
       take(message.data);
       return;
     }
-    const told = JSON.parse(message.data as string) as Changed | Note;
+    const told = JSON.parse(message.data) as Changed | Note;
     if (told.type === 'changed') changed(told);
     else if (told.type === 'storage') void queryClient.invalidateQueries({ queryKey: ['storage'] });
     else void queryClient.invalidateQueries({ queryKey: ['show', told.show, 'versions'] });
-  };
-  socket.onclose = () => {
-    useConnection.setState({ connected: false });
-    window.setTimeout(connect, 1000);
-  };
+  });
+  socket.addEventListener('close', () => useConnection.setState({ connected: false, away: true }));
 }

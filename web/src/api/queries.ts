@@ -32,13 +32,13 @@ export function useColourPlane() {
   });
 }
 
-function useOfShow<T>(part: string, load: (id: number) => Promise<T>) {
+/** @param wanted whether it is needed now; what is not is not asked for again either */
+function useOfShow<T>(part: string, load: (id: number) => Promise<T>, wanted = true) {
   const id = useCurrentShow((s) => s.id);
   return useQuery({
     queryKey: ['show', id, part],
     queryFn: () => load(id!),
-    enabled: id !== null,
-    placeholderData: (before: T | undefined) => before as never,
+    enabled: id !== null && wanted,
   });
 }
 
@@ -50,8 +50,8 @@ export const useShow = () =>
     stand(show.id, show.revision);
     return show;
   });
-export const usePatch = () =>
-  useOfShow('patch', async (id) => answered(await client.GET('/api/shows/{id}/patch', at(id))));
+export const usePatch = (wanted = true) =>
+  useOfShow('patch', async (id) => answered(await client.GET('/api/shows/{id}/patch', at(id))), wanted);
 const loadDesk = async (id: number) => answered(await client.GET('/api/shows/{id}/desk', at(id)));
 export const useDesk = () => useOfShow('desk', loadDesk);
 
@@ -69,10 +69,10 @@ export async function heldNow(): Promise<number[]> {
 export const fixturesOf = (steps: string[][]) => [
   ...new Set(steps.flat().map((u) => Number(u.split('.')[0]))),
 ];
-export const useGroups = () =>
-  useOfShow('groups', async (id) => answered(await client.GET('/api/shows/{id}/groups', at(id))));
-export const usePalettes = () =>
-  useOfShow('palettes', async (id) => answered(await client.GET('/api/shows/{id}/palettes', at(id))));
+export const useGroups = (wanted = true) =>
+  useOfShow('groups', async (id) => answered(await client.GET('/api/shows/{id}/groups', at(id))), wanted);
+export const usePalettes = (wanted = true) =>
+  useOfShow('palettes', async (id) => answered(await client.GET('/api/shows/{id}/palettes', at(id))), wanted);
 
 export const useGaps = () =>
   useOfShow('check', async (id) => answered(await client.GET('/api/shows/{id}/check', at(id))));
@@ -87,9 +87,10 @@ export function usePractice() {
   });
 }
 
-export function useProfiles() {
+export function useProfiles(wanted = true) {
   return useQuery({
     queryKey: ['profiles'],
+    enabled: wanted,
     queryFn: async () => answered(await client.GET('/api/profiles')),
   });
 }

@@ -1,14 +1,37 @@
-import { useEffect } from 'react';
+import { lazy, useEffect } from 'react';
 import { Navigate, Route, Routes } from 'react-router';
 import { useCurrentShow } from '../api/current-show';
-import { useShows } from '../api/queries';
-import { CheckPage } from '../features/check/CheckPage';
-import { GroupsPage } from '../features/groups/GroupsPage';
-import { PalettesPage } from '../features/palettes/PalettesPage';
-import { PatchPage } from '../features/patch/PatchPage';
-import { ProfilesPage } from '../features/profiles/ProfilesPage';
-import { ShowPage } from '../features/show/ShowPage';
+import {
+  useDesk,
+  useGaps,
+  useGroups,
+  usePalettes,
+  usePatch,
+  useProfiles,
+  useShow,
+  useShows,
+} from '../api/queries';
+import { Chapter } from './Chapter';
 import { Shell } from './Shell';
+
+/** Each chapter is loaded when it is gone to; all of them once the first one stands. */
+const chapters = {
+  show: () => import('../features/show/ShowPage').then((m) => ({ default: m.ShowPage })),
+  profiles: () => import('../features/profiles/ProfilesPage').then((m) => ({ default: m.ProfilesPage })),
+  patch: () => import('../features/patch/PatchPage').then((m) => ({ default: m.PatchPage })),
+  groups: () => import('../features/groups/GroupsPage').then((m) => ({ default: m.GroupsPage })),
+  palettes: () => import('../features/palettes/PalettesPage').then((m) => ({ default: m.PalettesPage })),
+  check: () => import('../features/check/CheckPage').then((m) => ({ default: m.CheckPage })),
+};
+const ShowPage = lazy(chapters.show);
+const ProfilesPage = lazy(chapters.profiles);
+const PatchPage = lazy(chapters.patch);
+const GroupsPage = lazy(chapters.groups);
+const PalettesPage = lazy(chapters.palettes);
+const CheckPage = lazy(chapters.check);
+
+/** The first chapter goes before the others. */
+const LATER_MS = 200;
 
 /** Picks up the live show once, then follows it. */
 function useLiveShow() {
@@ -23,18 +46,54 @@ function useLiveShow() {
 
 export function App() {
   const { loading, id } = useLiveShow();
+  useEffect(() => {
+    const later = window.setTimeout(() => Object.values(chapters).forEach((load) => void load()), LATER_MS);
+    return () => window.clearTimeout(later);
+  }, []);
   if (loading) return <p className="p-8 text-ink-2">Opening…</p>;
+  const ofShow = (page: React.ReactNode) => (id === null ? <Navigate to="/show" /> : page);
   return (
     <Shell>
       <Routes>
-        <Route path="/show" element={<ShowPage />} />
-        <Route path="/profiles" element={<ProfilesPage />} />
-        <Route path="/patch" element={id === null ? <Navigate to="/show" /> : <PatchPage />} />
-        <Route path="/groups" element={id === null ? <Navigate to="/show" /> : <GroupsPage />} />
-        <Route path="/palettes" element={id === null ? <Navigate to="/show" /> : <PalettesPage />} />
-        <Route path="/check" element={id === null ? <Navigate to="/show" /> : <CheckPage />} />
+        <Route path="/show" element={<Shows />} />
+        <Route path="/profiles" element={<Profiles />} />
+        <Route path="/patch" element={ofShow(<Patch />)} />
+        <Route path="/groups" element={ofShow(<Groups />)} />
+        <Route path="/palettes" element={ofShow(<Palettes />)} />
+        <Route path="/check" element={ofShow(<Check />)} />
         <Route path="*" element={<Navigate to={id === null ? '/show' : '/patch'} />} />
       </Routes>
     </Shell>
   );
 }
+
+const Shows = () => (
+  <Chapter name="Show" from={[useShows()]}>
+    <ShowPage />
+  </Chapter>
+);
+const Profiles = () => (
+  <Chapter name="Profiles" from={[useProfiles()]}>
+    <ProfilesPage />
+  </Chapter>
+);
+const Patch = () => (
+  <Chapter name="Patch" from={[useShow(), usePatch(), useDesk()]}>
+    <PatchPage />
+  </Chapter>
+);
+const Groups = () => (
+  <Chapter name="Groups" from={[useGroups(), usePatch(), useDesk()]}>
+    <GroupsPage />
+  </Chapter>
+);
+const Palettes = () => (
+  <Chapter name="Palettes" from={[usePalettes(), usePatch(), useDesk()]}>
+    <PalettesPage />
+  </Chapter>
+);
+const Check = () => (
+  <Chapter name="Check" from={[useGaps()]}>
+    <CheckPage />
+  </Chapter>
+);

@@ -1,11 +1,12 @@
 import { useEffect, useRef, useState } from 'react';
 import { line } from '../api/commands';
-import { RefusedError, type ProblemView } from '../api/client';
+import { RefusedError, type LineResponse, type ProblemView } from '../api/client';
 import { useCurrentShow } from '../api/current-show';
 import { useLine } from './line-store';
 import { useNotice } from './notices';
 import { ProblemList } from '../ui/ProblemList';
-import { useCompletions } from './completions';
+import { useConnection } from '../api/live';
+import { inQuotes, useCompletions, type Completion } from './completions';
 
 const PAUSE_MS = 90;
 
@@ -24,7 +25,11 @@ function useReading() {
         const reading = await line(text, true);
         if (!stale) set({ reading, problems: [] });
       } catch (error) {
-        if (!stale) set({ reading: null, problems: error instanceof RefusedError ? error.problems : [] });
+        // Nobody answers: what the line says of that stays.
+        if (!stale)
+          set(
+            error instanceof RefusedError ? { reading: null, problems: error.problems } : { reading: null },
+          );
       }
     }, PAUSE_MS);
     return () => {
@@ -34,13 +39,32 @@ function useReading() {
   }, [text, set, show]);
 }
 
+/** Lines under way, so that pressing Enter twice does a thing once. */
+const running = new Set<string>();
+
+const AWAY: ProblemView = {
+  code: 'page.away',
+  severity: 'refusal',
+  subject: 'line',
+  from: -1,
+  to: -1,
+  words: 'The application does not answer; nothing was done. The line stays here until it is back.',
+  waysOut: [],
+} as ProblemView;
+
 /**
  * Does a line and empties the input, or leaves it there with what is wrong. A press elsewhere does a line too: what a
  * person has begun to type in the meantime is not touched.
  */
-export async function runLine(text: string) {
+export async function runLine(text: string): Promise<LineResponse | undefined> {
   const { set, remember } = useLine.getState();
   const typingOther = () => !['', text].includes(useLine.getState().text);
+  if (running.has(text)) return undefined;
+  if (useConnection.getState().away) {
+    set({ text: typingOther() ? useLine.getState().text : text, problems: [AWAY], done: '' });
+    return undefined;
+  }
+  running.add(text);
   useNotice.setState({ notice: null });
   try {
     const done = await line(text);
@@ -48,10 +72,17 @@ export async function runLine(text: string) {
     if (!typingOther()) {
       set({ text: '', reading: null, problems: done.problems, done: done.reading || 'Nothing changes' });
     }
+    return done;
   } catch (error) {
-    if (!(error instanceof RefusedError)) throw error;
-    if (typingOther()) useNotice.setState({ notice: { words: error.message, problems: error.problems } });
+    if (!(error instanceof RefusedError)) {
+      const words = 'The application does not answer; whether this was done shows when it is back.';
+      set({ text: typingOther() ? useLine.getState().text : text, done: '', problems: [{ ...AWAY, words }] });
+    } else if (typingOther())
+      useNotice.setState({ notice: { words: error.message, problems: error.problems } });
     else set({ text, done: '', problems: error.problems });
+    return undefined;
+  } finally {
+    window.setTimeout(() => running.delete(text), 250);
   }
 }
 
@@ -59,35 +90,59 @@ export function Line() {
   useReading();
   const { text, reading, problems, done, history, set } = useLine();
   const notice = useNotice((s) => s.notice);
+  const away = useConnection((s) => s.away);
   const [back, setBack] = useState(-1);
   const [focused, setFocused] = useState(false);
-  const complete = useCompletions();
+  const [active, setActive] = useState(-1);
+  const [shut, setShut] = useState(false);
+  const completions = useCompletions(text);
   const input = useRef<HTMLInputElement>(null);
-  const problem = problems.find((p) => p.severity === 'refusal');
-  const shown: ProblemView[] = notice ? notice.problems : problems;
+  const naming = inQuotes(text);
+  const listed =
+    focused && !shut && text.trim() !== '' && (naming || completions.length > 0) ? completions : [];
+  const choosing = listed.length > 0;
+  // What is half typed is no error yet.
+  const wrong = naming ? [] : problems;
+  const problem = wrong.find((p) => p.severity === 'refusal');
+  const shown: ProblemView[] = notice ? notice.problems : wrong;
+  const type = (to: string) => {
+    setActive(-1);
+    setShut(false);
+    set({ text: to, done: '' });
+  };
   const recall = (to: number) => {
     setBack(to);
+    setShut(true);
     set({ text: to < 0 ? '' : (history[to] ?? ''), done: '' });
   };
-  const onKeyDown = (e: React.KeyboardEvent) => {
-    if (e.key === 'Enter' && text.trim()) {
-      setBack(-1);
-      void runLine(text);
-    } else if (e.key === 'ArrowUp' && back < history.length - 1) recall(back + 1);
-    else if (e.key === 'ArrowDown' && back >= 0) recall(back - 1);
-    else if (e.key === 'Tab' && text.trim() && !e.shiftKey) {
-      const completed = complete(text);
-      if (completed) {
-        e.preventDefault();
-        set({ text: completed });
-      }
-    } else return;
-    if (e.key !== 'Tab') e.preventDefault();
+  const take = (c: Completion) => {
+    type(c.text);
+    input.current?.focus();
   };
-  const words = text ? (reading?.reading ?? '') : done;
+  const onKeyDown = (e: React.KeyboardEvent) => {
+    const chosen = listed[active];
+    if (e.key === 'Enter' && chosen) take(chosen);
+    else if (e.key === 'Enter' && text.trim() && !e.repeat) {
+      setBack(-1);
+      setShut(true);
+      void runLine(text);
+    } else if (e.key === 'Escape' && choosing) {
+      setShut(true);
+      e.stopPropagation();
+      e.nativeEvent.stopImmediatePropagation();
+    } else if (choosing && back < 0 && e.key === 'ArrowDown') setActive((active + 1) % listed.length);
+    else if (choosing && back < 0 && e.key === 'ArrowUp')
+      setActive(active <= 0 ? listed.length - 1 : active - 1);
+    else if (e.key === 'ArrowUp' && back < history.length - 1) recall(back + 1);
+    else if (e.key === 'ArrowDown' && back >= 0) recall(back - 1);
+    else if (e.key === 'Tab' && !e.shiftKey && choosing) take(chosen ?? listed[0]!);
+    else return;
+    e.preventDefault();
+  };
+  const words = away ? 'The application is away' : text ? (reading?.reading ?? '') : done;
   const detail = text ? (reading?.words.slice(2) ?? []) : [];
   const warnings = (reading?.problems ?? []).filter((p) => p.severity === 'warning');
-  const open = shown.length > 0 || notice !== null || (focused && (detail.length > 0 || warnings.length > 0));
+  const told = shown.length > 0 || notice !== null || (focused && (detail.length > 0 || warnings.length > 0));
   return (
     <div className="relative min-w-0 flex-1">
       <div
@@ -97,7 +152,12 @@ export function Line() {
           <input
             ref={input}
             id="line"
+            role="combobox"
             aria-label="The line"
+            aria-expanded={choosing}
+            aria-controls="line-list"
+            aria-autocomplete="list"
+            aria-activedescendant={active >= 0 && choosing ? `line-choice-${active}` : undefined}
             aria-invalid={problem !== undefined}
             aria-describedby="line-reading"
             autoComplete="off"
@@ -107,7 +167,10 @@ export function Line() {
             value={text}
             onFocus={() => setFocused(true)}
             onBlur={() => setFocused(false)}
-            onChange={(e) => set({ text: e.target.value, done: '' })}
+            onChange={(e) => {
+              setBack(-1);
+              type(e.target.value);
+            }}
             onKeyDown={onKeyDown}
           />
           {problem && problem.from >= 0 && text && (
@@ -122,39 +185,72 @@ export function Line() {
             </div>
           )}
         </div>
-        <output id="line-reading" className="max-w-[62%] truncate text-[12px] text-petrol" title={words}>
+        <output
+          id="line-reading"
+          className={`max-w-[62%] truncate text-[12px] ${away ? 'font-semibold text-madder' : 'text-petrol'}`}
+          title={words}
+        >
           {words}
         </output>
       </div>
-      {open && (
-        <div className="absolute top-9 right-0 left-0 z-30 rounded-md border border-line-strong bg-sheet p-3 shadow-lg">
-          {notice && shown.length === 0 && <p className="text-madder">{notice.words}</p>}
-          <ProblemList
-            problems={shown.length > 0 ? shown : warnings}
-            onLine={(l) => {
-              set({ text: l });
-              void runLine(l);
-            }}
-          />
-          {detail.map((d) => (
-            <p key={d} className="text-ink-2">
-              {d}
-            </p>
-          ))}
-          {shown.length > 0 && (
-            <button
-              aria-label="Put this away"
-              className="absolute top-1 right-1 min-h-7 min-w-7 text-ink-2"
-              onClick={() => {
-                useNotice.getState().clear();
-                set({ problems: [] });
+      <div
+        className={
+          told || choosing
+            ? 'absolute top-9 right-0 left-0 z-30 rounded-md border border-line-strong bg-sheet p-2 shadow-lg'
+            : 'hidden'
+        }
+      >
+        <ul
+          id="line-list"
+          role="listbox"
+          aria-label="What it could become"
+          className={choosing ? 'pb-1' : 'hidden'}
+        >
+          {listed.map((c, i) => (
+            <li
+              key={`${c.kind} ${c.name} ${c.number}`}
+              id={`line-choice-${i}`}
+              role="option"
+              aria-selected={i === active}
+              onPointerDown={(e) => {
+                e.preventDefault();
+                take(c);
               }}
+              className={`flex min-h-7 cursor-pointer items-center gap-3 rounded px-2 ${i === active ? 'bg-petrol-soft text-petrol' : 'hover:bg-sunk'}`}
             >
-              ×
-            </button>
-          )}
-        </div>
-      )}
+              <span className="mono w-8 text-right text-ink-2">{c.number ?? ''}</span>
+              <span className="min-w-0 flex-1 truncate font-semibold">{c.name}</span>
+              <span className="w-20 text-[12px] text-ink-2">{c.kind}</span>
+              <span className="w-40 text-right text-[12px] text-ink-2">{c.detail}</span>
+            </li>
+          ))}
+        </ul>
+        {notice && shown.length === 0 && <p className="text-madder">{notice.words}</p>}
+        <ProblemList
+          problems={shown.length > 0 ? shown : warnings}
+          onLine={(l) => {
+            set({ text: l });
+            void runLine(l);
+          }}
+        />
+        {detail.map((d) => (
+          <p key={d} className="text-ink-2">
+            {d}
+          </p>
+        ))}
+        {shown.length > 0 && (
+          <button
+            aria-label="Put this away"
+            className="absolute top-1 right-1 min-h-7 min-w-7 text-ink-2"
+            onClick={() => {
+              useNotice.getState().clear();
+              set({ problems: [] });
+            }}
+          >
+            ×
+          </button>
+        )}
+      </div>
     </div>
   );
 }

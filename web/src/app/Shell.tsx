@@ -47,6 +47,7 @@ function Top() {
       <Button
         label={show?.undo ? `Undo: ${show.undo}` : 'Nothing to undo'}
         disabled={!show?.undo}
+        repeats
         onClick={() => void undoNow()}
       >
         <Undo2 size={14} /> Undo
@@ -54,6 +55,7 @@ function Top() {
       <Button
         label={show?.redo ? `Redo: ${show.redo}` : 'Nothing to redo'}
         disabled={!show?.redo}
+        repeats
         onClick={() => void redoNow()}
       >
         <Redo2 size={14} /> Redo
@@ -113,7 +115,7 @@ function Rail() {
         const state = name === 'Show' ? (show ? 'ready' : 'not-begun') : (chapter?.state ?? 'not-begun');
         const entry = (
           <>
-            <span className="w-5 text-center font-serif text-[16px] text-ink-3">{i + 1}</span>
+            <span className="w-5 text-center font-serif text-[16px] text-ink-label">{i + 1}</span>
             <span className="min-w-0 flex-1">
               <span className="block font-semibold">{name}</span>
               <span className="block truncate text-[12px] text-ink-label">{words}</span>
@@ -123,7 +125,7 @@ function Rail() {
         );
         const shape = 'flex min-h-10 items-center gap-2 rounded-md px-1.5 py-1';
         return LATER.has(name) ? (
-          <div key={name} className={`${shape} opacity-70`}>
+          <div key={name} className={`${shape} text-ink-label`}>
             {entry}
           </div>
         ) : (

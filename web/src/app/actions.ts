@@ -13,6 +13,8 @@ export interface Action {
   matches: (e: KeyboardEvent) => boolean;
   /** Whether it also works while something is being typed. */
   always?: boolean;
+  /** Whether holding the key down does it again and again. */
+  repeats?: boolean;
   run: () => void;
 }
 
@@ -71,12 +73,14 @@ export function useActions(): Action[] {
       keys: '[',
       words: 'Previous share of the pattern',
       matches: plain('['),
+      repeats: true,
       run: () => void attempt(() => edit({ type: 'step', back: true })),
     },
     {
       keys: ']',
       words: 'Next share of the pattern',
       matches: plain(']'),
+      repeats: true,
       run: () => void attempt(() => edit({ type: 'step', back: false })),
     },
     {
@@ -89,6 +93,7 @@ export function useActions(): Action[] {
       keys: 'Ctrl Shift Z',
       words: 'Redo',
       always: true,
+      repeats: true,
       matches: (e) => held(e) && e.shiftKey && e.key.toLowerCase() === 'z',
       run: () => void redoNow(),
     },
@@ -96,6 +101,7 @@ export function useActions(): Action[] {
       keys: 'Ctrl Z',
       words: 'Undo',
       always: true,
+      repeats: true,
       matches: (e) => held(e) && !e.shiftKey && e.key.toLowerCase() === 'z',
       run: () => void undoNow(),
     },
@@ -119,8 +125,12 @@ export function useActions(): Action[] {
 export function useShortcuts(actions: Action[]) {
   useEffect(() => {
     const onKey = (e: KeyboardEvent) => {
+      // What is open in front has the keys to itself.
+      if (e.defaultPrevented || document.querySelector('[role="dialog"]')) return;
       const target = e.target as HTMLElement;
-      const typing = target.matches('input, textarea, select, [contenteditable]');
+      const typing = target.matches(
+        'input:not([type=range], [type=checkbox]), textarea, select, [contenteditable]',
+      );
       if (typing && e.key === 'Escape') {
         target.blur();
         return;
@@ -129,7 +139,8 @@ export function useShortcuts(actions: Action[]) {
       const action = actions.find(
         (a) =>
           a.matches(e) &&
-          (!typing || (a.always && (target.id !== 'line' || lineEmpty || e.key.toLowerCase() !== 'z'))),
+          (!typing || (a.always && (e.key.toLowerCase() !== 'z' || lineEmpty))) &&
+          (a.repeats || !e.repeat || /^[0-9]$/.test(e.key)),
       );
       if (!action) return;
       e.preventDefault();

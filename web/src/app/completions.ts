@@ -1,6 +1,20 @@
-import { useQueryClient } from '@tanstack/react-query';
-import { useCurrentShow } from '../api/current-show';
-import type { GroupView, PaletteView, Schemas } from '../api/client';
+import { useMemo } from 'react';
+import type { GroupView, PaletteView, PatchView, Schemas } from '../api/client';
+import { useGroups, usePalettes, usePatch, useProfiles } from '../api/queries';
+
+/** One thing that what is being typed could become. */
+export interface Completion {
+  /** The whole line with it. */
+  text: string;
+  name: string;
+  number?: number;
+  kind: string;
+  /** How many it is about: followers, units, slots. */
+  detail: string;
+}
+
+const MOST = 12;
+const KINDS = ['intensity', 'position', 'colour', 'color', 'beam', 'shape', 'control', 'combined'];
 
 const WORDS = [
   'patch',
@@ -58,28 +72,112 @@ const WORDS = [
   'replace',
 ];
 
-/** Completes the last word, or the name after an opening quotation mark. */
-export function useCompletions() {
-  const queries = useQueryClient();
-  return (text: string): string | null => {
-    const id = useCurrentShow.getState().id;
-    const quote = text.lastIndexOf('"');
-    const inQuotes = (text.match(/"/g) ?? []).length % 2 === 1;
-    if (inQuotes) {
-      const profiles = queries.getQueryData<Schemas['ProfileSummary'][]>(['profiles']) ?? [];
-      const groups = queries.getQueryData<GroupView[]>(['show', id, 'groups']) ?? [];
-      const palettes = queries.getQueryData<PaletteView[]>(['show', id, 'palettes']) ?? [];
-      const names = [
-        ...profiles.flatMap((p) => p.modes.map((m) => `${p.name} / ${m.name}`)),
-        ...groups.map((g) => g.name),
-        ...palettes.map((p) => p.name),
-      ];
+type Named = Omit<Completion, 'text'>;
+
+const palettes = (all: PaletteView[], kind?: string): Named[] =>
+  all
+    .filter((p) => !kind || p.kind === kind)
+    .map((p) => ({
+      name: p.name,
+      number: p.number,
+      kind: p.kind,
+      detail: p.of > 0 ? `${p.follow} of ${p.of} in hand follow` : `${p.reach.length} types`,
+    }));
+const groups = (all: GroupView[]): Named[] =>
+  all.map((g) => ({ name: g.name, number: g.number, kind: 'group', detail: `${g.units.length} units` }));
+const profiles = (all: Schemas['ProfileSummary'][]): Named[] =>
+  all.flatMap((p) =>
+    p.modes.map((m) => ({
+      name: `${p.name} / ${m.name}`,
+      kind: 'profile',
+      detail: `${m.slots} slots`,
+    })),
+  );
+function positions(patch: PatchView | undefined): Named[] {
+  const counts = new Map<string, number>();
+  for (const f of patch?.fixtures ?? [])
+    if (f.position) counts.set(f.position, (counts.get(f.position) ?? 0) + 1);
+  return [...counts].sort().map(([name, n]) => ({ name, kind: 'position', detail: `${n} fixtures` }));
+}
+
+export const inQuotes = (text: string) => (text.match(/"/g) ?? []).length % 2 === 1;
+
+/** A kind and the beginning of a number behind it. */
+const REFERRING = /(?:^|\s)(group|intensity|position|colour|color|beam|shape|control|combined)\s+(\d*)$/i;
+
+/** Whether names are asked for. */
+const naming = (text: string) => inQuotes(text) || REFERRING.test(text);
+
+/** What a line could become: names behind an opening quotation mark, what a word just typed refers to, words. */
+export function useCompletions(text: string): Completion[] {
+  const wanted = naming(text);
+  const allPalettes = usePalettes(wanted).data;
+  const allGroups = useGroups(wanted).data;
+  const allProfiles = useProfiles(wanted).data;
+  const patch = usePatch(wanted).data;
+  return useMemo(() => {
+    const known = {
+      palettes: allPalettes ?? [],
+      groups: allGroups ?? [],
+      profiles: allProfiles ?? [],
+      patch,
+    };
+    if (inQuotes(text)) {
+      const quote = text.lastIndexOf('"');
       const begun = text.slice(quote + 1).toLowerCase();
-      const name = names.find((n) => n.toLowerCase().startsWith(begun));
-      return name ? `${text.slice(0, quote + 1)}${name}" ` : null;
+      const before = /([a-z]+)\s*$/i.exec(text.slice(0, quote))?.[1]?.toLowerCase() ?? '';
+      return meant(before, known)
+        .filter((n) => n.name.toLowerCase().includes(begun))
+        .sort(
+          (a, b) =>
+            Number(b.name.toLowerCase().startsWith(begun)) - Number(a.name.toLowerCase().startsWith(begun)),
+        )
+        .slice(0, MOST)
+        .map((n) => ({ ...n, text: `${text.slice(0, quote + 1)}${n.name.replaceAll('"', '""')}" ` }));
+    }
+    const referring = REFERRING.exec(text);
+    if (referring && !/\b(record|rename|edit|universe)\b/i.test(text)) {
+      const word = referring[1]!.toLowerCase();
+      const begun = referring[2]!;
+      const all =
+        word === 'group'
+          ? groups(known.groups)
+          : palettes(known.palettes, word === 'color' ? 'colour' : word);
+      return all
+        .filter((n) => String(n.number).startsWith(begun))
+        .slice(0, MOST)
+        .map((n) => ({ ...n, text: `${text.slice(0, text.length - begun.length)}${n.number} ` }));
     }
     const begun = /[a-z]+$/i.exec(text)?.[0].toLowerCase();
-    const word = begun ? WORDS.find((w) => w.startsWith(begun) && w !== begun) : undefined;
-    return begun && word ? `${text.slice(0, text.length - begun.length)}${word} ` : null;
-  };
+    if (!begun) return [];
+    return WORDS.filter((w) => w.startsWith(begun) && w !== begun)
+      .slice(0, MOST)
+      .map((w) => ({
+        name: w,
+        kind: 'word',
+        detail: '',
+        text: `${text.slice(0, text.length - begun.length)}${w} `,
+      }));
+  }, [text, allPalettes, allGroups, allProfiles, patch]);
+}
+
+interface Known {
+  palettes: PaletteView[];
+  groups: GroupView[];
+  profiles: Schemas['ProfileSummary'][];
+  patch: PatchView | undefined;
+}
+
+/** What the word in front of a quotation mark asks for; everything that has a name where it asks for nothing special. */
+function meant(before: string, known: Known): Named[] {
+  if (before === 'as' || before === 'to') return profiles(known.profiles);
+  if (before === 'on') return positions(known.patch);
+  if (before === 'group') return groups(known.groups);
+  if (KINDS.includes(before)) return palettes(known.palettes, before === 'color' ? 'colour' : before);
+  return [
+    ...palettes(known.palettes),
+    ...groups(known.groups),
+    ...positions(known.patch),
+    ...profiles(known.profiles),
+  ];
 }

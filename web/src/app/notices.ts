@@ -20,7 +20,12 @@ export async function attempt<T>(work: () => Promise<T>): Promise<T | undefined>
     return done;
   } catch (error) {
     const problems = error instanceof RefusedError ? error.problems : [];
-    const words = error instanceof Error ? error.message : 'Something went wrong.';
+    const words =
+      error instanceof TypeError
+        ? 'The application does not answer; whether this was done shows when it is back.'
+        : error instanceof Error
+          ? error.message
+          : 'Something went wrong.';
     useNotice.setState({ notice: { words, problems } });
     return undefined;
   }

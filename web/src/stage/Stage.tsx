@@ -4,7 +4,7 @@ import { rig } from '../api/live';
 import { useDesk, usePatch } from '../api/queries';
 import { attempt } from '../app/notices';
 import { useTheme } from '../app/theme';
-import { colours, draw, type Scene } from './draw';
+import { colours, draw, frame, type Scene } from './draw';
 import { fit, spots, toStage, type Spot } from './view';
 
 const REACH = 14;
@@ -27,6 +27,7 @@ interface Drag {
 export function Stage({ pointed }: { pointed?: number }) {
   const box = useRef<HTMLDivElement>(null);
   const canvas = useRef<HTMLCanvasElement>(null);
+  const over = useRef<HTMLCanvasElement>(null);
   const [size, setSize] = useState({ width: 400, height: 400 });
   const [placing, setPlacing] = useState(false);
   const [height, setHeight] = useState(String(USUAL_HEIGHT));
@@ -36,6 +37,10 @@ export function Stage({ pointed }: { pointed?: number }) {
   const theme = useTheme((s) => s.theme);
   const fixtures = useMemo(() => patch?.fixtures ?? [], [patch]);
   const [lens, setLens] = useState(WHOLE);
+  const [cursor, setCursor] = useState<number | null>(null);
+  const shown = cursor ?? pointed;
+  /** Fixtures are only carried along while they are placed; a frame alone moves nothing. */
+  const carried = placing && drag?.on ? drag : null;
   const view = useMemo(() => {
     const whole = fit(fixtures, size.width, size.height);
     return {
@@ -73,16 +78,14 @@ export function Stage({ pointed }: { pointed?: number }) {
       if (rig.version !== drawn) {
         drawn = rig.version;
         context.setTransform(ratio, 0, 0, ratio, 0, 0);
-        const line = placing && drag?.on === null;
         const scene: Scene = {
           ...size,
           view,
-          spots: moved(all, drag, placing, order),
+          spots: moved(all, carried, placing, order),
           parts: rig.parts,
           order,
-          pointed,
+          pointed: shown,
           waiting: fixtures.filter((f) => !f.placed).length,
-          frame: drag && (!placing || line) ? { ...drag, line } : null,
         };
         draw(context, scene, k);
         element.dataset.lit = String([...rig.parts.values()].filter((p) => p.intensity > 0).length);
@@ -91,7 +94,17 @@ export function Stage({ pointed }: { pointed?: number }) {
     };
     paint();
     return () => cancelAnimationFrame(handle);
-  }, [size, view, all, order, drag, placing, fixtures, theme, pointed]);
+  }, [size, view, all, order, carried, placing, fixtures, theme, shown]);
+
+  useEffect(() => {
+    const element = over.current!;
+    const context = element.getContext('2d')!;
+    const ratio = window.devicePixelRatio || 1;
+    context.setTransform(ratio, 0, 0, ratio, 0, 0);
+    context.clearRect(0, 0, element.width, element.height);
+    const line = placing && drag?.on === null;
+    if (drag && (!placing || line)) frame(context, { ...drag, line }, colours(canvas.current!));
+  }, [drag, placing, size]);
 
   const at = (e: React.PointerEvent) => {
     const rect = canvas.current!.getBoundingClientRect();
@@ -116,6 +129,20 @@ export function Stage({ pointed }: { pointed?: number }) {
     if (placing) void attempt(() => put(drag));
     else void attempt(() => select(picked(all, drag), how));
   };
+  /** Arrows go to the next fixture that way, Enter and Space pick it, as a press does. */
+  const onKeyDown = (e: React.KeyboardEvent) => {
+    const way = { ArrowRight: [1, 0], ArrowLeft: [-1, 0], ArrowDown: [0, 1], ArrowUp: [0, -1] }[e.key];
+    const here = all.find((s) => s.fixture.number === cursor);
+    if (way && !e.altKey) setCursor(next(all, here, way[0]!, way[1]!)?.fixture.number ?? null);
+    else if ((e.key === 'Enter' || e.key === ' ') && here)
+      void attempt(() =>
+        select([String(here.fixture.number)], e.shiftKey ? 'add' : e.altKey ? 'less' : 'hold'),
+      );
+    else return;
+    e.preventDefault();
+    e.stopPropagation();
+  };
+  const named = all.find((s) => s.fixture.number === cursor)?.fixture;
   const put = async (d: Drag) => {
     const z = Number.parseFloat(height) || 0;
     const held = all.filter((s) => order.has(String(s.fixture.number)));
@@ -184,14 +211,29 @@ export function Stage({ pointed }: { pointed?: number }) {
         <canvas
           ref={canvas}
           data-testid="stage"
-          role="img"
-          aria-label={`Stage plan with ${fixtures.length} fixtures, ${order.size} in hand. Everything on it can be chosen in the line or in the Patch table too.`}
+          role="application"
+          tabIndex={0}
+          aria-label={`Stage plan with ${fixtures.length} fixtures, ${order.size} in hand. Arrows go from one to the next, Enter picks, Shift adds, Alt takes out.`}
+          aria-describedby="stage-cursor"
           className="absolute inset-0 h-full w-full touch-none"
           onWheel={onWheel}
+          onKeyDown={onKeyDown}
+          onBlur={() => setCursor(null)}
           onPointerDown={onPointerDown}
           onPointerMove={(e) => drag && setDrag({ ...drag, x1: at(e).x, y1: at(e).y })}
           onPointerUp={onPointerUp}
         />
+        <canvas
+          ref={over}
+          width={size.width * (window.devicePixelRatio || 1)}
+          height={size.height * (window.devicePixelRatio || 1)}
+          aria-hidden="true"
+          className="pointer-events-none absolute inset-0 h-full w-full"
+        />
+        <output id="stage-cursor" aria-live="polite" className="sr-only">
+          {named &&
+            `Fixture ${named.number}, ${named.name}${named.position ? `, ${named.position}` : ''}${order.has(String(named.number)) ? ', in hand' : ''}`}
+        </output>
       </div>
     </div>
   );
@@ -199,6 +241,23 @@ export function Stage({ pointed }: { pointed?: number }) {
 
 const round = (metres: number) => Math.round(metres * 100) / 100;
 const distance = (d: Drag) => Math.hypot(d.x1 - d.x0, d.y1 - d.y0);
+
+/** The nearest that way, a little to the side counting twice; the first of all from nowhere. */
+function next(all: Spot[], from: Spot | undefined, dx: number, dy: number): Spot | undefined {
+  if (!from) return [...all].sort((a, b) => a.fixture.number - b.fixture.number)[0];
+  let best: Spot | undefined = from;
+  let least = Infinity;
+  for (const s of all) {
+    const along = (s.sx - from.sx) * dx + (s.sy - from.sy) * dy;
+    const aside = Math.abs((s.sx - from.sx) * dy) + Math.abs((s.sy - from.sy) * dx);
+    const away = along + 2 * aside;
+    if (s !== from && along > 0.5 && away < least) {
+      least = away;
+      best = s;
+    }
+  }
+  return best;
+}
 
 function nearest(all: Spot[], x: number, y: number): Spot | null {
   const near = all

@@ -34,7 +34,6 @@ export interface Scene {
   parts: Map<string, RigPart>;
   /** order of each held unit, from 1 */
   order: Map<string, number>;
-  frame: { x0: number; y0: number; x1: number; y1: number; line: boolean } | null;
   waiting: number;
   /** number of the fixture that is being brought up */
   pointed?: number;
@@ -49,7 +48,6 @@ export function draw(c: CanvasRenderingContext2D, scene: Scene, k: Colours) {
   for (const spot of scene.spots) light(c, scene, spot);
   c.globalCompositeOperation = 'source-over';
   for (const spot of scene.spots) symbol(c, scene, spot, k);
-  frame(c, scene, k);
 }
 
 function ground(c: CanvasRenderingContext2D, { view, width, height, waiting }: Scene, k: Colours) {
@@ -92,8 +90,10 @@ const cut = (name: string) => (name.length > LONGEST_LABEL ? `${name.slice(0, LO
 function positions(c: CanvasRenderingContext2D, { spots, width }: Scene, k: Colours) {
   const rows = new Map<string, Spot[]>();
   for (const s of spots) {
-    if (s.fixture.placed && s.fixture.position)
-      rows.set(s.fixture.position, [...(rows.get(s.fixture.position) ?? []), s]);
+    if (!s.fixture.placed || !s.fixture.position) continue;
+    const row = rows.get(s.fixture.position);
+    if (row) row.push(s);
+    else rows.set(s.fixture.position, [s]);
   }
   c.textAlign = 'left';
   for (const [name, row] of rows) {
@@ -263,8 +263,16 @@ function cells(c: CanvasRenderingContext2D, all: RigPart[], sx: number, sy: numb
   });
 }
 
-function frame(c: CanvasRenderingContext2D, { frame: f }: Scene, k: Colours) {
-  if (!f) return;
+export interface Frame {
+  x0: number;
+  y0: number;
+  x1: number;
+  y1: number;
+  line: boolean;
+}
+
+/** What is dragged over the plan, on a window of its own, so that the plan need not be drawn again. */
+export function frame(c: CanvasRenderingContext2D, f: Frame, k: Colours) {
   c.strokeStyle = k.held;
   c.lineWidth = 1.5;
   c.setLineDash([4, 3]);

@@ -8,6 +8,8 @@ interface Props {
   label?: string;
   type?: 'button' | 'submit';
   pressed?: boolean;
+  /** Whether quick presses are each meant; else a double press does a thing once. */
+  repeats?: boolean;
 }
 
 const KINDS = {
@@ -24,6 +26,7 @@ export function Button({
   label,
   type = 'button',
   pressed,
+  repeats = false,
 }: Props) {
   return (
     <button
@@ -31,7 +34,7 @@ export function Button({
       title={label}
       disabled={disabled}
       aria-pressed={pressed}
-      onClick={onClick}
+      onClick={(e) => (repeats || e.detail < 2) && onClick?.()}
       className={`inline-flex min-h-7 shrink-0 items-center gap-1.5 rounded-md border px-2.5 py-0.5 font-semibold ${KINDS[pressed ? 'main' : kind]}`}
     >
       {children}

@@ -1,4 +1,4 @@
-import { useState, type ReactNode } from 'react';
+import { useRef, useState, type ReactNode } from 'react';
 
 interface Props {
   number: number;
@@ -10,7 +10,8 @@ interface Props {
   follow: 'all' | 'some' | 'none';
   title: string;
   onPress: (e: React.MouseEvent | React.KeyboardEvent) => void;
-  onRename: (name: string) => void;
+  /** Answers whether it was done; what was typed stays when not. */
+  onRename: (name: string) => Promise<boolean>;
   onLook?: (looking: boolean) => void;
 }
 
@@ -29,6 +30,14 @@ export function Niche({
   onLook,
 }: Props) {
   const [renaming, setRenaming] = useState(false);
+  const busy = useRef(false);
+  const rename = async (to: string) => {
+    if (busy.current) return;
+    busy.current = true;
+    const done = to === name || (await onRename(to));
+    busy.current = false;
+    if (done) setRenaming(false);
+  };
   return (
     <div
       className="flex w-[84px] flex-col items-center"
@@ -43,10 +52,10 @@ export function Niche({
         onClick={onPress}
         onFocus={() => onLook?.(true)}
         onBlur={() => onLook?.(false)}
-        onKeyDown={step}
-        className={`relative h-[72px] w-[72px] overflow-hidden rounded-t-[36px] rounded-b-[4px] border border-line-strong bg-sheet ${dimmed ? 'opacity-45' : ''} ${active ? 'outline-2 outline-offset-3 outline-petrol' : ''}`}
+        onKeyDown={(e) => (e.key === 'F2' ? setRenaming(true) : step(e))}
+        className={`relative h-[72px] w-[72px] overflow-hidden rounded-t-[36px] rounded-b-[4px] border border-line-strong bg-sheet ${active ? 'outline-2 outline-offset-3 outline-petrol' : ''}`}
       >
-        {face}
+        <span className={dimmed ? 'opacity-45' : ''}>{face}</span>
         {ring && <span className="absolute top-2 left-1/2 -translate-x-1/2">{ring}</span>}
         <span className="mono absolute bottom-1 left-1/2 -translate-x-1/2 rounded bg-sheet px-1 text-[11px] font-bold text-ink">
           {number}
@@ -58,19 +67,18 @@ export function Niche({
           aria-label={`Name of ${number}`}
           className="mt-0.5 h-5 w-full rounded border border-petrol bg-sheet px-1 text-[12px]"
           defaultValue={name}
-          onBlur={() => setRenaming(false)}
+          onBlur={(e) => void rename(e.currentTarget.value)}
           onKeyDown={(e) => {
-            if (e.key === 'Enter') {
-              onRename(e.currentTarget.value);
-              setRenaming(false);
-            }
+            e.stopPropagation();
+            if (e.key === 'Enter') void rename(e.currentTarget.value);
+            else if (e.key === 'Escape') setRenaming(false);
           }}
         />
       ) : (
         <div
           onDoubleClick={() => setRenaming(true)}
           className="mt-0.5 h-5 w-full truncate text-center text-[12px]"
-          title={`${name} — double-click to rename`}
+          title={`${name} — double-click or F2 to rename`}
         >
           {name}
         </div>
@@ -85,7 +93,7 @@ export function EmptyNiche({ number }: { number: number }) {
   return (
     <div className="flex w-[84px] flex-col items-center" aria-hidden="true">
       <div className="relative h-[72px] w-[72px] rounded-t-[36px] rounded-b-[4px] border border-dashed border-line">
-        <span className="mono absolute bottom-1 left-1/2 -translate-x-1/2 text-[11px] text-ink-3">
+        <span className="mono absolute bottom-1 left-1/2 -translate-x-1/2 text-[11px] text-ink-label">
           {number}
         </span>
       </div>

@@ -1,3 +1,5 @@
+import { Radio, RadioGroup } from '@headlessui/react';
+
 interface Props<T extends string> {
   label: string;
   options: { value: T; text: string; count?: string; alarm?: boolean }[];
@@ -6,22 +8,20 @@ interface Props<T extends string> {
   tight?: boolean;
 }
 
-/** A choice of one, all options in sight. */
+/** A choice of one, all options in sight; arrow keys go from one to the next. */
 export function Segmented<T extends string>({ label, options, value, onChange, tight }: Props<T>) {
   return (
-    <div
-      role="radiogroup"
+    <RadioGroup
+      value={value}
+      onChange={onChange}
       aria-label={label}
       className="inline-flex shrink-0 overflow-hidden rounded-md border border-line-strong bg-sheet"
     >
       {options.map((o) => (
-        <button
+        <Radio
           key={o.value}
-          type="button"
-          role="radio"
-          aria-checked={o.value === value}
-          onClick={() => onChange(o.value)}
-          className={`min-h-7 border-r border-line ${tight ? 'px-1.5' : 'px-2.5'} last:border-r-0 ${o.value === value ? 'bg-petrol text-on-petrol' : 'hover:bg-sunk'}`}
+          value={o.value}
+          className={`flex min-h-7 cursor-pointer items-center border-r border-line ${tight ? 'px-1.5' : 'px-2.5'} last:border-r-0 focus-visible:outline-2 focus-visible:-outline-offset-2 focus-visible:outline-petrol ${o.value === value ? 'bg-petrol text-on-petrol focus-visible:outline-on-petrol' : 'hover:bg-sunk'}`}
         >
           {o.text}
           {o.count !== undefined && (
@@ -29,8 +29,8 @@ export function Segmented<T extends string>({ label, options, value, onChange, t
               {o.count}
             </span>
           )}
-        </button>
+        </Radio>
       ))}
-    </div>
+    </RadioGroup>
   );
 }

@@ -35,23 +35,45 @@ export function ColourPicker({
   useEffect(() => {
     if (plane) paint(canvas.current!, plane.width, plane.height, plane.rgb);
   }, [plane]);
+  const of = (px: number, py: number) => ({
+    u: plane ? plane.uFrom + (px / WIDTH) * (plane.uTo - plane.uFrom) : 0,
+    v: plane ? plane.vTo - (py / HEIGHT) * (plane.vTo - plane.vFrom) : 0,
+  });
+  const pickAt = (px: number, py: number) => {
+    if (disabled || !plane) return;
+    setAt({ px, py });
+    const { u, v } = of(px, py);
+    onPick(u, v);
+  };
+  /** Arrows go a point further, with Shift ten; from the middle at first. */
+  const onKeyDown = (e: React.KeyboardEvent) => {
+    const way = { ArrowRight: [1, 0], ArrowLeft: [-1, 0], ArrowDown: [0, 1], ArrowUp: [0, -1] }[e.key];
+    if (!way || e.altKey) return;
+    e.preventDefault();
+    e.stopPropagation();
+    const by = e.shiftKey ? 10 : 1;
+    const from = at ?? { px: WIDTH / 2, py: HEIGHT / 2 };
+    pickAt(
+      Math.max(0, Math.min(WIDTH - 1, from.px + way[0]! * by)),
+      Math.max(0, Math.min(HEIGHT - 1, from.py + way[1]! * by)),
+    );
+  };
+  const said = at ? of(at.px, at.py) : null;
   const pick = (e: React.PointerEvent<HTMLDivElement>) => {
     const box = e.currentTarget.getBoundingClientRect();
     const px = Math.max(0, Math.min(WIDTH - 1, e.clientX - box.left));
     const py = Math.max(0, Math.min(HEIGHT - 1, e.clientY - box.top));
-    if (disabled || !plane) return;
-    setAt({ px, py });
-    onPick(
-      plane.uFrom + (px / WIDTH) * (plane.uTo - plane.uFrom),
-      plane.vTo - (py / HEIGHT) * (plane.vTo - plane.vFrom),
-    );
+    pickAt(px, py);
   };
   return (
     <div className="flex shrink-0 flex-col gap-1">
       <div
         data-testid="colour-picker"
         role="application"
-        aria-label="Colour by u′ v′. With the keyboard, type “colour xy 0.25, 0.39” in the line."
+        tabIndex={disabled ? -1 : 0}
+        aria-disabled={disabled}
+        aria-label={`Colour${said ? ` at u′ ${said.u.toFixed(3)}, v′ ${said.v.toFixed(3)}` : ''}; arrows move, with Shift further`}
+        onKeyDown={onKeyDown}
         className={`relative touch-none overflow-hidden rounded-t-[52px] rounded-b ${disabled ? 'opacity-40' : 'cursor-crosshair'}`}
         onPointerDown={(e) => {
           e.currentTarget.setPointerCapture(e.pointerId);

@@ -63,7 +63,7 @@ export function ValuesPanel({ desk }: { desk: DeskView }) {
           disabled={!held}
           aria-label={`Send ${kind} home`}
           title={`Send ${kind} home`}
-          className="flex min-h-7 min-w-7 items-center justify-center text-petrol disabled:text-ink-3"
+          className="flex min-h-7 min-w-7 items-center justify-center text-petrol disabled:text-ink-label"
           onClick={() => void attempt(() => edit({ type: 'home', kind }))}
         >
           <House size={16} />

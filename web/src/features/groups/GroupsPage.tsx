@@ -1,6 +1,6 @@
-import { useState } from 'react';
+import { memo, useMemo, useState } from 'react';
 import { edit, select, type Edit } from '../../api/commands';
-import type { FixtureView, GroupView } from '../../api/client';
+import type { GroupView } from '../../api/client';
 import { useDesk, useGroups, usePatch } from '../../api/queries';
 import { attempt } from '../../app/notices';
 import { Stage } from '../../stage/Stage';
@@ -11,14 +11,18 @@ import { ProblemList } from '../../ui/ProblemList';
 import { Segmented } from '../../ui/Segmented';
 import { Bench } from '../bench/Bench';
 import { useEditReading } from '../bench/useLineReading';
+import { TinyPlan, usePlaces } from './TinyPlan';
 import { runLine } from '../../app/Line';
 import { runEdit } from '../../app/run';
+import { useKept } from '../../app/kept';
+import { useOnce } from '../../app/once';
 
 type How = 'hold' | 'add' | 'less';
 
 export function GroupsPage() {
   const groups = useGroups().data ?? [];
-  const fixtures = usePatch().data?.fixtures ?? [];
+  const patch = usePatch().data;
+  const places = usePlaces(useMemo(() => patch?.fixtures ?? [], [patch]));
   const [how, setHow] = useState<How>('hold');
   const [find, setFind] = useState('');
   const shown = groups.filter((g) => `${g.number} ${g.name}`.toLowerCase().includes(find.toLowerCase()));
@@ -49,7 +53,7 @@ export function GroupsPage() {
           </div>
           <div className="flex min-h-0 flex-1 flex-wrap content-start gap-y-3 overflow-auto pt-1 pl-1">
             {shown.map((g) => (
-              <GroupNiche key={g.number} group={g} fixtures={fixtures} how={how} />
+              <GroupNiche key={g.number} group={g} places={places} how={how} />
             ))}
             {find === '' && [0, 1, 2].map((i) => <EmptyNiche key={i} number={next + i} />)}
             {groups.length === 0 && (
@@ -69,7 +73,14 @@ export function GroupsPage() {
   );
 }
 
-function GroupNiche({ group, fixtures, how }: { group: GroupView; fixtures: FixtureView[]; how: How }) {
+interface GroupNicheProps {
+  group: GroupView;
+  places: ReturnType<typeof usePlaces>;
+  how: How;
+}
+
+/** Drawn again only when the group itself has changed. */
+const GroupNiche = memo(function GroupNiche({ group, places, how }: GroupNicheProps) {
   const press = (e: React.MouseEvent | React.KeyboardEvent) => {
     const chosen = e.shiftKey ? 'add' : e.altKey ? 'less' : how;
     if (chosen === 'hold') void attempt(() => edit({ type: 'hold-group', number: group.number }));
@@ -80,55 +91,31 @@ function GroupNiche({ group, fixtures, how }: { group: GroupView; fixtures: Fixt
       number={group.number}
       name={group.name}
       title={`${group.units.length} units in ${group.steps} steps`}
-      face={<TinyPlan group={group} fixtures={fixtures} />}
+      face={<TinyPlan group={group} places={places} />}
       follow={group.held as 'all' | 'some' | 'none'}
       active={group.held === 'all'}
       onPress={press}
-      onRename={(name) => void attempt(() => edit({ type: 'rename-group', number: group.number, name }))}
+      onRename={async (name) =>
+        (await attempt(() => edit({ type: 'rename-group', number: group.number, name }))) !== undefined
+      }
     />
   );
-}
-
-/** Where the group's fixtures are among all that are placed. */
-function TinyPlan({ group, fixtures }: { group: GroupView; fixtures: FixtureView[] }) {
-  const placed = fixtures.filter((f) => f.placed);
-  if (placed.length === 0) return null;
-  const xs = placed.map((f) => f.x);
-  const ys = placed.map((f) => f.y);
-  const [minX, maxX, minY, maxY] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
-  const members = new Set(group.units.map((u) => u.split('.')[0]));
-  const ordered = [...placed].sort(
-    (a, b) => Number(members.has(String(a.number))) - Number(members.has(String(b.number))),
-  );
-  return (
-    <svg viewBox="0 0 72 72" className="absolute inset-0" aria-hidden="true">
-      {ordered.map((f) => (
-        <circle
-          key={f.number}
-          cx={14 + (44 * (f.x - minX)) / Math.max(0.1, maxX - minX)}
-          cy={50 - (34 * (f.y - minY)) / Math.max(0.1, maxY - minY)}
-          r={members.has(String(f.number)) ? 2.1 : 1.3}
-          fill={members.has(String(f.number)) ? 'var(--petrol)' : 'var(--line-strong)'}
-        />
-      ))}
-    </svg>
-  );
-}
+});
 
 function RecordGroup() {
   const desk = useDesk().data;
-  const [name, setName] = useState('');
-  const [number, setNumber] = useState('');
+  const [name, setName] = useKept('record group name', '');
+  const [number, setNumber] = useKept('record group number', '');
   const held = (desk?.steps.length ?? 0) > 0;
   const into = number || String(desk?.nextGroup ?? 1);
   const what: Edit = { type: 'record-group', number: Number(number) || undefined, name };
   const reading = useEditReading(held ? what : null);
-  const record = async () => {
-    await runEdit(what);
+  const record = useOnce(async () => {
+    if (!(await runEdit(what))) return;
     setName('');
     setNumber('');
     document.getElementById('record-name')?.blur();
-  };
+  });
   return (
     <form
       className="space-y-2"

@@ -4,6 +4,8 @@ import type { PaletteView } from '../../api/client';
 import { useDesk, usePalettes } from '../../api/queries';
 import { runLine } from '../../app/Line';
 import { runEdit } from '../../app/run';
+import { useKept } from '../../app/kept';
+import { useOnce } from '../../app/once';
 import { attempt } from '../../app/notices';
 import { Stage } from '../../stage/Stage';
 import { Button } from '../../ui/Button';
@@ -61,8 +63,10 @@ export function PalettesPage() {
                 active={p.number === last}
                 onPress={() => apply(p)}
                 onLook={(on) => setLooked(on ? p.number : null)}
-                onRename={(name) =>
-                  void attempt(() => edit({ type: 'rename-palette', kind: p.kind, number: p.number, name }))
+                onRename={async (name) =>
+                  (await attempt(() =>
+                    edit({ type: 'rename-palette', kind: p.kind, number: p.number, name }),
+                  )) !== undefined
                 }
               />
             ))}
@@ -127,8 +131,8 @@ const GRADE_INK: Record<string, string> = {
 
 function RecordPalette({ kind }: { kind: Kind }) {
   const desk = useDesk().data;
-  const [name, setName] = useState('');
-  const [number, setNumber] = useState('');
+  const [name, setName] = useKept(`record ${kind} name`, '');
+  const [number, setNumber] = useKept(`record ${kind} number`, '');
   const [scope, setScope] = useState('');
   const [closeWheel, setCloseWheel] = useState(false);
   const touched = (desk?.touchedUnits ?? 0) > 0;
@@ -141,12 +145,12 @@ function RecordPalette({ kind }: { kind: Kind }) {
     closeWheel,
   };
   const reading = useEditReading(touched ? what : null);
-  const record = async () => {
-    await runEdit(what);
+  const record = useOnce(async () => {
+    if (!(await runEdit(what))) return;
     setName('');
     setNumber('');
     document.getElementById('record-name')?.blur();
-  };
+  });
   return (
     <div>
       <form

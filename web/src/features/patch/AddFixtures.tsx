@@ -3,6 +3,8 @@ import { useEffect, useMemo, useState } from 'react';
 import type { LineResponse, PatchView } from '../../api/client';
 import { fixturesOf, heldNow, useDesk } from '../../api/queries';
 import { edit } from '../../api/commands';
+import { useKept } from '../../app/kept';
+import { useOnce } from '../../app/once';
 import { runLine } from '../../app/Line';
 import { quoted, runEdit } from '../../app/run';
 import { attempt } from '../../app/notices';
@@ -68,7 +70,7 @@ function Form({
   onReading: (r: LineResponse | null) => void;
   onFold: () => void;
 }) {
-  const [draft, setDraft] = useState<Draft>({
+  const [draft, setDraft] = useKept<Draft>('add fixtures', {
     type: '',
     first: '',
     count: '',
@@ -82,8 +84,8 @@ function Form({
   const text = written(draft, true);
   const reading = useLineReading(text);
   useEffect(() => onReading(reading.outcome), [reading.outcome, onReading]);
-  const send = async (line: string) => {
-    await runLine(line);
+  const send = useOnce(async (line: string) => {
+    if (!(await runLine(line))) return;
     onReading(null);
     setDraft({
       type: draft.type,
@@ -94,7 +96,7 @@ function Form({
       layout: draft.layout,
       position: '',
     });
-  };
+  });
   return (
     <div className="relative grid grid-cols-[minmax(0,1.9fr)_minmax(0,1fr)] divide-x divide-line">
       <form
@@ -247,7 +249,7 @@ function Foreseen({
 /** Without a form to foresee: what can be done with what is in hand. */
 function InHand({ patch }: { patch: PatchView }) {
   const numbers = fixturesOf(useDesk().data?.steps ?? []);
-  const [to, setTo] = useState('');
+  const [to, setTo] = useKept('move to', '');
   const [layout, setLayout] = useState('');
   const [losing, setLosing] = useState<{ numbers: number[]; words: string } | null>(null);
   const [changing, setChanging] = useState<number[]>([]);

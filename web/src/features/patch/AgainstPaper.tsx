@@ -3,6 +3,7 @@ import { useMemo, useState, type ReactNode } from 'react';
 import { compare, type Paper } from '../../api/commands';
 import { RefusedError, type ComparisonView, type DifferenceView } from '../../api/client';
 import { useShow } from '../../api/queries';
+import { useKept } from '../../app/kept';
 import { useLine } from '../../app/line-store';
 import { attempt } from '../../app/notices';
 import { Button } from '../../ui/Button';
@@ -16,9 +17,9 @@ const FIELDS = ['number', 'address', 'profile', 'name', 'position', 'purpose'];
 
 /** The paper and the show side by side; for each difference one says who is right, then all of it is one edit. */
 export function AgainstPaper({ title }: { title: ReactNode }) {
-  const [paper, setPaper] = useState<Paper | null>(null);
-  const [mapping, setMapping] = useState<Record<string, string>>({});
-  const [choices, setChoices] = useState<Record<string, Choice>>({});
+  const [paper, setPaper] = useKept<Paper | null>('paper', null);
+  const [mapping, setMapping] = useKept<Record<string, string>>('paper mapping', {});
+  const [choices, setChoices] = useKept<Record<string, Choice>>('paper choices', {});
   const revision = useShow().data?.revision;
   const take = useMemo(() => Object.keys(choices).filter((k) => choices[k] === 'theirs'), [choices]);
   const ask = useQuery({
@@ -73,6 +74,11 @@ export function AgainstPaper({ title }: { title: ReactNode }) {
               hint="Say which column holds the fixture number; the rest is compared where it is there."
               onMap={(h, f) => setMapping({ ...recognised(view.headers), ...mapping, [h]: f })}
             />
+            {view.remarks.map((r) => (
+              <p key={r} className="text-ochre">
+                {r}
+              </p>
+            ))}
             <Differences view={view} choices={choices} onChoose={choose} />
             <Foot
               view={view}
@@ -207,7 +213,7 @@ function Line({ first, rest, d, choice, onChoose }: LineProps) {
     choice === 'theirs'
       ? 'bg-petrol-soft'
       : choice === 'ours'
-        ? 'opacity-55'
+        ? 'text-ink-label'
         : first !== null
           ? ''
           : 'bg-paper/40';
@@ -221,13 +227,13 @@ function Line({ first, rest, d, choice, onChoose }: LineProps) {
         {d.line > 0 && <span className="text-[12px] text-ink-label"> line {d.line}</span>}
       </td>
       <td
-        className={`mono max-w-72 truncate px-2 ${choice === 'theirs' ? 'line-through opacity-60' : 'font-semibold'}`}
+        className={`mono max-w-72 truncate px-2 ${choice === 'theirs' ? 'text-ink-label line-through' : 'font-semibold'}`}
         title={d.ours}
       >
         {d.ours || '—'}
       </td>
       <td
-        className={`mono max-w-72 truncate px-2 ${choice === 'ours' ? 'line-through opacity-60' : 'font-semibold'}`}
+        className={`mono max-w-72 truncate px-2 ${choice === 'ours' ? 'text-ink-label line-through' : 'font-semibold'}`}
         title={d.theirs}
       >
         {d.theirs || '—'}

@@ -2,6 +2,7 @@ import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import { bringUp, endBringUp } from '../../api/commands';
 import type { FixtureView, PatchView } from '../../api/client';
+import { useKept } from '../../app/kept';
 import { runEdit } from '../../app/run';
 import { attempt } from '../../app/notices';
 import { Button } from '../../ui/Button';
@@ -30,14 +31,14 @@ function ordered(fixtures: FixtureView[], order: Order): FixtureView[] {
 
 /** One fixture after another gives light, everything else stays home; each is marked for how it answered. */
 export function BringUp({ patch, title }: { patch: PatchView; title: ReactNode }) {
-  const [order, setOrder] = useState<Order>('number');
+  const [order, setOrder] = useKept<Order>('bring up order', 'number');
   const [look, setLook] = useState('open');
   const [level, setLevel] = useState('60');
   const [how, setHow] = useState<How>('stays');
   const [seconds, setSeconds] = useState('2');
-  const [at, setAt] = useState(0);
+  const [at, setAt] = useKept('bring up at', 0);
   const [lit, setLit] = useState(false);
-  const [note, setNote] = useState('');
+  const [note, setNote] = useKept('bring up note', '');
   const fixtures = useMemo(() => ordered(patch.fixtures, order), [patch, order]);
   const here = fixtures[Math.min(at, fixtures.length - 1)];
   const box = useRef<HTMLDivElement>(null);
@@ -57,7 +58,7 @@ export function BringUp({ patch, title }: { patch: PatchView; title: ReactNode }
       Math.max(0.3, Number(seconds) || 2) * 1000,
     );
     return () => window.clearInterval(timer);
-  }, [how, lit, seconds, fixtures.length]);
+  }, [how, lit, seconds, fixtures.length, setAt]);
 
   const step = (by: number) => {
     setAt((n) => Math.max(0, Math.min(fixtures.length - 1, Math.min(n, fixtures.length - 1) + by)));
@@ -66,19 +67,24 @@ export function BringUp({ patch, title }: { patch: PatchView; title: ReactNode }
   };
   const mark = async (answer: string) => {
     if (!here) return;
-    await runEdit({
+    const done = await runEdit({
       type: 'mark',
       numbers: [here.number],
       answer: answer.replace(' ', '_'),
       note: note.trim(),
     });
-    if (answer !== 'not tried') step(1);
+    if (done && answer !== 'not tried') step(1);
   };
   const onKeyDown = (e: React.KeyboardEvent) => {
-    const typing = (e.target as HTMLElement).matches('input, select, textarea');
+    const target = e.target as HTMLElement;
+    const typing = target.matches('input, select, textarea');
     const key = e.key.toLowerCase();
-    if (typing && !(e.key === 'Enter' && (e.target as HTMLElement).id === 'bring-up-note')) return;
-    if (e.key === ' ') {
+    if (e.ctrlKey || e.metaKey || e.altKey) return;
+    if (typing && !(e.key === 'Enter' && target.id === 'bring-up-note')) return;
+    // A button or a choice that has the focus is what Enter, Space and the arrows are for.
+    if (target.closest('button, a, [role=radiogroup], summary') && /^( |Enter|Arrow.*)$/.test(e.key)) return;
+    if (e.repeat && /^[awdn]$/.test(key)) e.preventDefault();
+    else if (e.key === ' ') {
       if (!e.repeat) setLit(how === 'held' ? true : !lit);
     } else if (key === 'arrowdown' || key === 'arrowright') step(1);
     else if (key === 'arrowup' || key === 'arrowleft') step(-1);
@@ -86,8 +92,10 @@ export function BringUp({ patch, title }: { patch: PatchView; title: ReactNode }
     else if (key === 'w') void mark('wrong');
     else if (key === 'd') void mark('dead');
     else if (key === 'n') document.getElementById('bring-up-note')?.focus();
-    else if (e.key === 'Enter') (e.target as HTMLElement).blur();
-    else return;
+    else if (e.key === 'Enter') {
+      target.blur();
+      box.current?.focus();
+    } else return;
     e.preventDefault();
     e.stopPropagation();
   };
@@ -99,6 +107,7 @@ export function BringUp({ patch, title }: { patch: PatchView; title: ReactNode }
       className="flex min-h-0 flex-1 flex-col outline-none"
       onKeyDown={onKeyDown}
       onKeyUp={(e) => e.key === ' ' && how === 'held' && setLit(false)}
+      onBlur={(e) => how === 'held' && !e.currentTarget.contains(e.relatedTarget) && setLit(false)}
     >
       <div className="flex flex-wrap items-center gap-2 px-3 pt-3 pb-2">
         {title}
@@ -183,20 +192,21 @@ export function BringUp({ patch, title }: { patch: PatchView; title: ReactNode }
                 <AnswerMark answer={here.answer} note={here.answerNote} words />
               </div>
               <div className="flex flex-wrap items-center gap-2">
-                <Button onClick={() => step(-1)} label="Arrow up">
+                <Button repeats onClick={() => step(-1)} label="Arrow up">
                   ◂ Back
                 </Button>
                 <button
                   aria-pressed={lit}
                   className={`min-h-9 rounded-md border px-4 font-semibold ${lit ? 'border-ochre bg-ochre text-sheet' : 'border-line-strong bg-sheet'}`}
+                  onKeyDown={(e) => how === 'held' && e.key === ' ' && !e.repeat && setLit(true)}
                   onPointerDown={() => how === 'held' && setLit(true)}
                   onPointerUp={() => how === 'held' && setLit(false)}
                   onClick={() => how !== 'held' && setLit(!lit)}
                 >
                   {lit ? '● lit' : how === 'held' ? 'Hold: light' : how === 'timer' ? 'Run' : 'Light'}{' '}
-                  <span className="text-[11px] opacity-80">Space</span>
+                  <span className="text-[11px]">Space</span>
                 </button>
-                <Button onClick={() => step(1)} label="Arrow down">
+                <Button repeats onClick={() => step(1)} label="Arrow down">
                   Next ▸
                 </Button>
                 <span className="flex-1" />
@@ -263,11 +273,16 @@ function List({ fixtures, at, onPick }: ListProps) {
       ref={box}
       tabIndex={0}
       aria-label="Fixtures in the order they are brought up; arrows step, A W D mark"
+      role="listbox"
+      aria-activedescendant={fixtures[at] && `bring-up-${fixtures[at].number}`}
       className="min-h-0 flex-1 overflow-auto rounded-lg border border-line-strong bg-sheet"
     >
       {fixtures.slice(from, from + 60).map((f, i) => (
         <div
           key={f.number}
+          id={`bring-up-${f.number}`}
+          role="option"
+          aria-selected={from + i === at}
           aria-current={from + i === at}
           onClick={() => onPick(from + i)}
           style={{ height: ROW }}

@@ -1,5 +1,6 @@
 import { useMemo, useState, type ReactNode } from 'react';
 import type { LineResponse, PatchView } from '../../api/client';
+import { useCurrentShow } from '../../api/current-show';
 import { useLine } from '../../app/line-store';
 import { Button } from '../../ui/Button';
 import { inputShape } from '../../ui/Field';
@@ -18,6 +19,7 @@ interface Props {
 
 /** The table of fixtures beside the map of a universe or the plan, and the form that adds to it. */
 export function ByFixture({ patch, title, onBringIn }: Props) {
+  const show = useCurrentShow((s) => s.id);
   const [filter, setFilter] = useState<Filter>('all');
   const [find, setFind] = useState('');
   const [side, setSide] = useState<'map' | 'plan'>('map');
@@ -43,6 +45,21 @@ export function ByFixture({ patch, title, onBringIn }: Props) {
           ]}
         />
         <Button onClick={onBringIn}>Bring in…</Button>
+        {patch.fixtures.length > 0 && (
+          <span className="flex items-center gap-1.5 text-[12px] text-ink-2">
+            hookup as
+            {['CSV', 'XLSX'].map((form) => (
+              <a
+                key={form}
+                download
+                href={`/api/shows/${show}/hookup.${form.toLowerCase()}`}
+                className="inline-flex min-h-7 items-center font-semibold text-petrol underline"
+              >
+                {form}
+              </a>
+            ))}
+          </span>
+        )}
       </div>
       <div className="flex flex-wrap items-center gap-2 px-3 pb-2">
         <Segmented

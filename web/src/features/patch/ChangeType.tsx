@@ -50,7 +50,7 @@ export function ChangeType({ open, numbers, onClose }: Props) {
             <TypeOptions />
           </select>
         </Field>
-        <div aria-label="What will happen" className="min-h-16 space-y-1">
+        <div role="group" aria-label="What will happen" className="min-h-16 space-y-1">
           {what && reading.outcome?.words.map((w) => <p key={w}>{w}</p>)}
           {what && <ProblemList problems={reading.outcome?.problems ?? reading.problems} onLine={done} />}
         </div>

@@ -4,7 +4,7 @@ import { Button } from '../../ui/Button';
 /** Where paperwork comes from: a file, a drop, pasted rows, or the sample. */
 export function ChoosePaper({ onPaper }: { onPaper: (paper: Paper) => void }) {
   const read = async (file: File | undefined) => file && onPaper(await readPaper(file));
-  const asText = (text: string) => onPaper({ text, workbook: null });
+  const asText = (text: string) => onPaper({ text, file: null });
   return (
     <div
       className="space-y-3"
@@ -18,12 +18,16 @@ export function ChoosePaper({ onPaper }: { onPaper: (paper: Paper) => void }) {
         A spreadsheet as XLSX or CSV, with headers such as number, name, profile, mode, address, position,
         purpose, in any order. Drop it here, choose it, or paste its rows.
       </p>
-      <input
-        type="file"
-        accept=".csv,.txt,.tsv,.xlsx,text/csv"
-        aria-label="Hookup file"
-        onChange={(e) => void read(e.target.files?.[0])}
-      />
+      <label className="inline-flex min-h-8 cursor-pointer items-center rounded-md border border-line-strong bg-sheet px-2.5 font-semibold focus-within:outline-2 focus-within:outline-petrol hover:bg-sunk">
+        Choose a file…
+        <input
+          type="file"
+          accept=".csv,.txt,.tsv,.xlsx,text/csv"
+          aria-label="Hookup file"
+          className="sr-only"
+          onChange={(e) => void read(e.target.files?.[0])}
+        />
+      </label>
       <textarea
         aria-label="Or paste rows"
         placeholder="or paste rows here"

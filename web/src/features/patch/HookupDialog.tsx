@@ -6,6 +6,7 @@ import { Button } from '../../ui/Button';
 import { Modal } from '../../ui/Modal';
 import { Segmented } from '../../ui/Segmented';
 import { useShow } from '../../api/queries';
+import { useOnce } from '../../app/once';
 import { useLine } from '../../app/line-store';
 import { worded } from './AgainstPaper';
 import { ChoosePaper } from './ChoosePaper';
@@ -35,7 +36,7 @@ export function HookupDialog({ open, onClose }: { open: boolean; onClose: () => 
     setRefused('');
     onClose();
   };
-  const takeIn = async () => {
+  const takeIn = useOnce(async () => {
     try {
       const answer = await hookup({ ...paper!, mapping, clashing, preview: false });
       useLine.getState().set({ done: `Took in ${answer.landing} fixtures from paperwork` });
@@ -43,7 +44,7 @@ export function HookupDialog({ open, onClose }: { open: boolean; onClose: () => 
     } catch (error) {
       setRefused(said(error));
     }
-  };
+  });
   return (
     <Modal open={open} title="Bring in a channel hookup" onClose={close} wide>
       {!paper && <ChoosePaper onPaper={setPaper} />}
@@ -73,6 +74,11 @@ export function HookupDialog({ open, onClose }: { open: boolean; onClose: () => 
               ]}
             />
           </div>
+          {view.remarks.map((r) => (
+            <p key={r} className="text-ochre">
+              {r}
+            </p>
+          ))}
           <Rows view={view} />
           <div className="flex items-center gap-3">
             <Button kind="main" disabled={view.landing === 0} onClick={() => void takeIn()}>
@@ -98,7 +104,12 @@ const said = (error: unknown) => (error instanceof RefusedError ? worded(error) 
 function Rows({ view }: { view: HookupView }) {
   const rows = [...view.rows].sort((a, b) => b.problems.length - a.problems.length || a.line - b.line);
   return (
-    <div className="max-h-[46vh] overflow-auto rounded-md border border-line">
+    <div
+      role="region"
+      aria-label="Rows of the paper"
+      tabIndex={0}
+      className="max-h-[46vh] overflow-auto rounded-md border border-line"
+    >
       <table className="w-full text-left text-[12px]">
         <thead className="sticky top-0 bg-sunk">
           <tr>

@@ -4,6 +4,7 @@ import { RefusedError } from '../../api/client';
 import { useShow } from '../../api/queries';
 import { useLine } from '../../app/line-store';
 import { attempt } from '../../app/notices';
+import { useOnce } from '../../app/once';
 import { Button } from '../../ui/Button';
 import { Modal } from '../../ui/Modal';
 
@@ -20,11 +21,12 @@ export function Paste({ rows, onClose }: { rows: Row[] | null; onClose: () => vo
   });
   const keys = [...new Set((rows ?? []).flatMap((r) => Object.keys(r)))];
   const wrong = ask.error instanceof RefusedError ? ask.error.problems.map((p) => p.words) : [];
-  const paste = async () => {
+  const paste = useOnce(async () => {
     const done = await attempt(() => revise(rows!, false));
-    if (done) useLine.getState().set({ done: done.reading || 'Nothing changes', problems: [] });
+    if (!done) return;
+    useLine.getState().set({ done: done.reading || 'Nothing changes', problems: [] });
     onClose();
-  };
+  });
   return (
     <Modal open={rows !== null} title={`Paste ${rows?.length ?? 0} rows`} onClose={onClose}>
       <form

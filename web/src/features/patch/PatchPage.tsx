@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { usePatch } from '../../api/queries';
 import { Segmented } from '../../ui/Segmented';
@@ -19,32 +19,45 @@ export function PatchPage() {
   const [bringing, setBringing] = useState(search.has('bring'));
   const asked = search.get('view') as View;
   const view = VIEWS.includes(asked) ? asked : 'fixture';
+  /** Each way to look draws the choice anew; who chose by key goes on from there. */
+  const choosing = useRef(false);
+  useEffect(() => {
+    if (!choosing.current) return;
+    choosing.current = false;
+    const nobody = document.activeElement === document.body || document.activeElement === null;
+    if (nobody) document.querySelector<HTMLElement>('#patch-views [role=radio][aria-checked=true]')?.focus();
+  }, [view]);
   if (!patch) return <p className="p-6 text-ink-2">Opening the patch…</p>;
   const clashes = patch.clashCount;
   const marked = patch.fixtures.filter((f) => f.answer === 'wrong' || f.answer === 'dead').length;
   const look = (
-    <Segmented<View>
-      label="How to look at the patch"
-      value={view}
-      onChange={(v) => setSearch(v === 'fixture' ? {} : { view: v })}
-      options={[
-        { value: 'fixture', text: 'By fixture' },
-        {
-          value: 'output',
-          text: 'By output',
-          count: clashes > 0 ? String(clashes) : undefined,
-          alarm: clashes > 0,
-        },
-        { value: 'paper', text: 'Against paper' },
-        { value: 'aloud', text: 'Read aloud' },
-        {
-          value: 'bring-up',
-          text: 'Bring up',
-          count: marked > 0 ? String(marked) : undefined,
-          alarm: marked > 0,
-        },
-      ]}
-    />
+    <span id="patch-views">
+      <Segmented<View>
+        label="How to look at the patch"
+        value={view}
+        onChange={(v) => {
+          choosing.current = true;
+          setSearch(v === 'fixture' ? {} : { view: v });
+        }}
+        options={[
+          { value: 'fixture', text: 'By fixture' },
+          {
+            value: 'output',
+            text: 'By output',
+            count: clashes > 0 ? String(clashes) : undefined,
+            alarm: clashes > 0,
+          },
+          { value: 'paper', text: 'Against paper' },
+          { value: 'aloud', text: 'Read aloud' },
+          {
+            value: 'bring-up',
+            text: 'Bring up',
+            count: marked > 0 ? String(marked) : undefined,
+            alarm: marked > 0,
+          },
+        ]}
+      />
+    </span>
   );
   const title = (
     <>

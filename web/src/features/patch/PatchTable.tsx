@@ -1,4 +1,5 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
+import Papa from 'papaparse';
 import { memo, useMemo, useRef, useState } from 'react';
 import { select, type Row as PastedRow } from '../../api/commands';
 import type { FixtureView } from '../../api/client';
@@ -7,17 +8,10 @@ import { runEdit } from '../../app/run';
 import { attempt } from '../../app/notices';
 import { Button } from '../../ui/Button';
 import { AnswerMark } from './AnswerMark';
-import {
-  COLUMNS,
-  comparedBy,
-  storeColumns,
-  storedColumns,
-  written,
-  type Column,
-  type ColumnKey,
-} from './columns';
+import { COLUMNS, storeColumns, storedColumns, written, type Column, type ColumnKey } from './columns';
 import { Paste } from './Paste';
 import { grouped, type GroupBy } from './patch-model';
+import { usePatchTable, type Sort } from './table-model';
 import { TableFoot } from './TableFoot';
 
 const ROW = 26;
@@ -41,7 +35,7 @@ interface Props {
  * double-click, F2 or typing writes a cell, in every row that is in hand; pasted columns land at the cursor.
  */
 export function PatchTable({ fixtures, total, onBringIn }: Props) {
-  const [sort, setSort] = useState<{ key: ColumnKey; down: boolean }>({ key: 'number', down: false });
+  const [sort, setSort] = useState<Sort>({ key: 'number', down: false });
   const [by, setBy] = useState<GroupBy>('position');
   const [shown, setShown] = useState(storedColumns);
   const [cursor, setCursor] = useState({ line: 0, column: 0 });
@@ -53,13 +47,20 @@ export function PatchTable({ fixtures, total, onBringIn }: Props) {
   const scroll = useRef<HTMLDivElement>(null);
   const desk = useDesk().data;
   const held = useMemo(() => new Set(desk?.steps.flat().map((u) => u.split('.')[0])), [desk]);
-  const columns = useMemo(() => COLUMNS.filter((c) => shown.includes(c.key)), [shown]);
+  const { rows, columns: visible } = usePatchTable(fixtures, sort, shown);
+  const visibleKeys = visible.map((c) => c.key).join(' ');
+  // The same columns are the same list, so that rows need not be drawn again.
+  // eslint-disable-next-line react-hooks/exhaustive-deps
+  const columns = useMemo(() => visible, [visibleKeys]);
   const tracks = columns.map((c) => c.track).join(' ');
-  const lines = useMemo(() => {
-    const compare = comparedBy(sort.key);
-    const sorted = [...fixtures].sort((a, b) => (sort.down ? -1 : 1) * compare(a, b));
-    return grouped(sorted, by);
-  }, [fixtures, sort, by]);
+  const lines = useMemo(
+    () =>
+      grouped(
+        rows.map((r) => r.original),
+        by,
+      ),
+    [rows, by],
+  );
   const virtual = useVirtualizer({
     count: lines.length,
     getScrollElement: () => scroll.current,
@@ -103,14 +104,18 @@ export function PatchTable({ fixtures, total, onBringIn }: Props) {
     setWriting({ number: at.fixture.number, key: into.key, text: into.value(at.fixture), units });
   };
   /** In every row that is in hand, when the written one is among them; in its own row otherwise. */
-  const commit = (value: string) => {
+  const commit = (value: string, left = false) => {
     if (!writing) return;
     const column = COLUMNS.find((c) => c.key === writing.key)!;
     const units = writing.units ?? (held.has(String(writing.number)) ? [...held].map(String) : []);
     const numbers = units.length > 1 ? units.map(Number) : [writing.number];
+    const again = { ...writing, text: value };
     setWriting(null);
-    scroll.current?.focus();
-    void runEdit(written(numbers, column.key, value));
+    if (!left) scroll.current?.focus();
+    // What was refused stands there again, to be mended.
+    void runEdit(written(numbers, column.key, value)).then(
+      (done) => done ?? setWriting((now) => now ?? again),
+    );
   };
   const onKeyDown = (e: React.KeyboardEvent) => {
     if (writing || e.target !== e.currentTarget) return;
@@ -130,13 +135,10 @@ export function PatchTable({ fixtures, total, onBringIn }: Props) {
   };
   const onPaste = (e: React.ClipboardEvent) => {
     if (writing) return;
-    const cells = e.clipboardData
-      .getData('text/plain')
-      .replace(/\r?\n$/, '')
-      .split(/\r?\n/)
-      .map((l) => l.split('\t'));
+    const text = e.clipboardData.getData('text/plain');
+    const cells = Papa.parse<string[]>(text, { delimiter: '\t', skipEmptyLines: true }).data;
     e.preventDefault();
-    setPasted(rowsOf(cells));
+    setPasted(rowsOf(cells.map((row) => row.map((cell) => cell.replaceAll(/\s*[\r\n]+\s*/g, ' ')))));
   };
   /** The cells of a spreadsheet, laid on the table from the cursor down and to the right. */
   const rowsOf = (cells: string[][]): PastedRow[] => {
@@ -160,6 +162,8 @@ export function PatchTable({ fixtures, total, onBringIn }: Props) {
           <button
             key={c.key}
             className={`caps min-h-7 truncate text-left ${sort.key === c.key ? '!text-petrol' : ''}`}
+            title={`Sort by ${c.text}`}
+            aria-pressed={sort.key === c.key}
             onClick={() => setSort({ key: c.key, down: sort.key === c.key && !sort.down })}
           >
             {c.text}
@@ -175,12 +179,15 @@ export function PatchTable({ fixtures, total, onBringIn }: Props) {
           role="grid"
           aria-label="Fixtures; arrows move, Enter holds, F2 writes, paste lands here"
           aria-rowcount={lines.length}
+          aria-colcount={columns.length}
+          aria-activedescendant={`patch-${cursor.line}-${lines[cursor.line]?.kind === 'row' ? cursor.column : 0}`}
+          aria-multiselectable
           tabIndex={0}
           onKeyDown={onKeyDown}
           onPaste={onPaste}
           className="min-h-0 flex-1 overflow-auto"
         >
-          <div className="relative" style={{ height: virtual.getTotalSize() }}>
+          <div role="rowgroup" className="relative" style={{ height: virtual.getTotalSize() }}>
             {virtual.getVirtualItems().map((item) => {
               const at = lines[item.index]!;
               const here = item.index === cursor.line;
@@ -188,11 +195,14 @@ export function PatchTable({ fixtures, total, onBringIn }: Props) {
                 <div
                   key={item.key}
                   role="row"
+                  aria-rowindex={item.index + 1}
                   style={{ transform: `translateY(${item.start}px)`, height: ROW }}
                   onClick={(e) => press(item.index, e)}
                   className={`absolute right-0 left-0 flex cursor-pointer items-center border-b border-line bg-sunk px-2 font-semibold text-ink-2 ${here ? 'outline-1 -outline-offset-1 outline-petrol' : ''}`}
                 >
-                  {at.text}
+                  <span role="gridcell" id={`patch-${item.index}-0`}>
+                    {at.text}
+                  </span>
                 </div>
               ) : (
                 <Row
@@ -258,7 +268,7 @@ interface RowProps {
   writing: { key: ColumnKey; text: string } | null;
   onPress: (index: number, e: React.MouseEvent, column: number) => void;
   onWrite: (index: number, column: number) => void;
-  onWritten: (value: string) => void;
+  onWritten: (value: string, left?: boolean) => void;
   onLeave: () => void;
 }
 
@@ -269,6 +279,7 @@ const Row = memo(
       <div
         role="row"
         aria-selected={held}
+        aria-rowindex={p.index + 1}
         data-number={f.number}
         style={{
           transform: `translateY(${p.start}px)`,
@@ -281,11 +292,14 @@ const Row = memo(
           <div
             key={c.key}
             role="gridcell"
+            id={`patch-${p.index}-${i}`}
+            aria-colindex={i + 1}
+            aria-label={`${c.text} ${c.value(f) || 'none'}`}
             data-column={c.key}
             title={c.value(f)}
             onClick={(e) => p.onPress(p.index, e, i)}
             onDoubleClick={() => p.onWrite(p.index, i)}
-            className={`h-full truncate border-r border-line/50 pr-1 leading-[25px] last:border-0 ${c.mono ? 'mono' : ''} ${i === cursor ? 'rounded bg-petrol/15' : ''} ${tint(c, f, held)}`}
+            className={`h-full truncate border-r border-line/50 pr-1 leading-[25px] last:border-0 ${c.mono ? 'mono' : ''} ${i === cursor ? 'rounded outline-2 -outline-offset-2 outline-petrol' : ''} ${tint(c, f, held)}`}
           >
             {writing?.key === c.key ? (
               <Writer
@@ -347,11 +361,13 @@ function Cell({ column, fixture: f, held }: { column: Column; fixture: FixtureVi
 interface WriterProps {
   text: string;
   label: string;
-  onDone: (value: string) => void;
+  onDone: (value: string, left?: boolean) => void;
   onLeave: () => void;
 }
 
+/** Enter and leaving write what was typed; Escape does not. */
 function Writer({ text, label, onDone, onLeave }: WriterProps) {
+  const done = useRef(false);
   return (
     <input
       autoFocus
@@ -359,12 +375,19 @@ function Writer({ text, label, onDone, onLeave }: WriterProps) {
       defaultValue={text}
       className="h-6 w-full rounded border border-petrol bg-paper px-1"
       onFocus={(e) => e.target.select()}
-      onBlur={onLeave}
+      onBlur={(e) => {
+        if (done.current) return;
+        if (e.currentTarget.value === text) onLeave();
+        else onDone(e.currentTarget.value, true);
+      }}
       onClick={(e) => e.stopPropagation()}
       onKeyDown={(e) => {
         e.stopPropagation();
+        if (e.key !== 'Enter' && e.key !== 'Escape') return;
+        if (done.current) return;
+        done.current = true;
         if (e.key === 'Enter') onDone(e.currentTarget.value);
-        else if (e.key === 'Escape') onLeave();
+        else onLeave();
       }}
     />
   );

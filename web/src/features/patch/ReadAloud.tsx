@@ -1,13 +1,16 @@
 import { useEffect, useRef, useState, type ReactNode } from 'react';
-import { aloud } from '../../api/commands';
+import { aloud, takeBackAloud } from '../../api/commands';
 import { RefusedError, type AloudView, type PatchView } from '../../api/client';
-import { undoNow } from '../../app/history';
+import { useKept } from '../../app/kept';
 import { runLine } from '../../app/Line';
+import { useLine } from '../../app/line-store';
 import { Button } from '../../ui/Button';
 import { Field, inputShape } from '../../ui/Field';
 import { TypeOptions } from './TypeOptions';
 
 interface Entry extends AloudView {
+  /** Its place in what was read, from 1. */
+  order: number;
   done: boolean;
 }
 
@@ -18,11 +21,11 @@ const PAUSE_MS = 90;
  * it did or why not.
  */
 export function ReadAloud({ patch, title }: { patch: PatchView; title: ReactNode }) {
-  const [text, setText] = useState('');
-  const [type, setType] = useState('');
+  const [text, setText] = useKept('read aloud text', '');
+  const [type, setType] = useKept('read aloud type', '');
   const [universe, setUniverse] = useState(patch.universes[0]?.universe ?? 1);
-  const [entries, setEntries] = useState<Entry[]>([]);
-  const heard = useRef<Entry[]>([]);
+  const [entries, setEntries] = useKept<Entry[]>('read aloud', []);
+  const heard = useRef<Entry[]>(entries);
   const queue = useRef(Promise.resolve());
   /** A universe chosen by hand counts for the next entry, whatever was read before. */
   const chosen = useRef<number | null>(null);
@@ -57,7 +60,7 @@ export function ReadAloud({ patch, title }: { patch: PatchView; title: ReactNode
       } catch (error) {
         if (!stale) {
           setForeseen(null);
-          setWrong(error instanceof RefusedError ? error.message : '');
+          if (error instanceof RefusedError) setWrong(error.message);
         }
       }
     }, PAUSE_MS);
@@ -89,33 +92,51 @@ export function ReadAloud({ patch, title }: { patch: PatchView; title: ReactNode
       });
       chosen.current = null;
       setUniverse(entry.universe);
-      keep([{ ...entry, done: entry.did !== '' }, ...before]);
+      keep([{ ...entry, order: (before[0]?.order ?? 0) + 1, done: entry.did !== '' }, ...before]);
       setWrong('');
     } catch (error) {
-      setText(said);
-      setWrong(error instanceof RefusedError ? error.message : String(error));
+      // What has been typed since stays; what was not understood comes back where nothing has.
+      setText((now) => now || said);
+      const why = error instanceof RefusedError ? error.message : 'The application does not answer.';
+      setWrong(`“${said}”: ${why}`);
     }
   };
   /** One press does what the entry could not. */
   const wayOut = async (line: string, words: string) => {
-    await runLine(line);
-    const [first, ...rest] = entries;
-    if (first && !text.trim()) keep([{ ...first, done: true, did: words, problems: [] }, ...rest]);
+    const done = await runLine(line);
+    const [first, ...rest] = heard.current;
+    if (done && first && !text.trim())
+      keep([{ ...first, done: true, did: words, problems: [], revision: done.revision }, ...rest]);
     input.current?.focus();
   };
-  const takeBack = async () => {
-    const last = entries[0];
+  /** The last entry and nothing else, whatever was done to the show since; in turn with what is being entered. */
+  const takeBack = () => {
+    queue.current = queue.current.then(takeLastBack);
+    return queue.current;
+  };
+  const takeLastBack = async () => {
+    const [last, ...rest] = heard.current;
     if (!last) return;
-    if (last.done) await undoNow();
-    keep(entries.slice(1));
+    if (last.done) {
+      try {
+        const taken = await takeBackAloud(last.revision);
+        useLine.getState().set({ done: taken.reading, problems: [] });
+      } catch (error) {
+        const gone = error instanceof RefusedError && error.problems.some((p) => p.code === 'edit.gone');
+        setWrong(error instanceof Error ? error.message : String(error));
+        if (!gone) return;
+      }
+    }
+    keep(rest);
     setForeseen(null);
-    const before = entries[1];
-    if (before) setUniverse(before.universe);
+    if (rest[0]) setUniverse(rest[0].universe);
   };
   const onKeyDown = (e: React.KeyboardEvent) => {
     if (e.key === 'Enter') enter();
-    else if (e.key === 'Backspace' && text === '') void takeBack();
-    else return;
+    else if (e.key === 'Backspace' && text === '') {
+      // Held down it empties the field and stops there.
+      if (!e.repeat) void takeBack();
+    } else return;
     e.preventDefault();
   };
   const last = entries[0];
@@ -195,12 +216,12 @@ export function ReadAloud({ patch, title }: { patch: PatchView; title: ReactNode
             </Button>
           </div>
           <ol className="min-h-0 flex-1 overflow-auto">
-            {entries.map((e, i) => (
+            {entries.map((e) => (
               <li
-                key={entries.length - i}
+                key={e.order}
                 className={`flex items-baseline gap-3 border-b border-line px-3 py-1 ${e.done ? '' : 'bg-madder-soft'}`}
               >
-                <span className="mono w-6 text-right text-ink-label">{entries.length - i}</span>
+                <span className="mono w-6 text-right text-ink-label">{e.order}</span>
                 <b className="mono w-12">{e.number}</b>
                 <span className="mono w-16">{e.address}</span>
                 <span className={`min-w-0 flex-1 truncate ${e.done ? 'text-ink-2' : 'text-madder'}`}>
@@ -226,7 +247,7 @@ function Echo({ entry, preview, onLine }: EchoProps) {
   return (
     <>
       <p className="mono text-[56px] leading-none font-bold">
-        {entry.number} <span className="text-ink-3">→</span> {entry.address}
+        {entry.number} <span className="text-ink-label">→</span> {entry.address}
       </p>
       <p
         className={`font-serif text-[26px] ${refused ? 'text-madder' : preview ? 'text-ink-2' : 'text-moss'}`}

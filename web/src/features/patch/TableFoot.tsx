@@ -40,7 +40,7 @@ export function TableFoot({ by, onBy, shown, onShown, held }: Props) {
       </select>
       <Popover>
         <PopoverButton className="min-h-7 underline">Columns</PopoverButton>
-        <PopoverPanel anchor="top start" className={panel}>
+        <PopoverPanel anchor="top start" role="dialog" aria-label="Columns" className={panel}>
           {COLUMNS.map((c) => (
             <label key={c.key} className="flex min-h-7 items-center gap-2">
               <input
@@ -60,7 +60,7 @@ export function TableFoot({ by, onBy, shown, onShown, held }: Props) {
         <PopoverButton className="min-h-7 underline disabled:no-underline" disabled={held.length < 2}>
           Fill down
         </PopoverButton>
-        <PopoverPanel anchor="top start" className={panel}>
+        <PopoverPanel anchor="top start" role="dialog" aria-label="Fill down" className={panel}>
           {({ close }) => <Fill held={held} onDone={close} />}
         </PopoverPanel>
       </Popover>

@@ -4,7 +4,9 @@ import { checkDraft, cloneProfile, readChart } from '../../api/commands';
 import { RefusedError, type DraftMode, type ProfileDraft } from '../../api/client';
 import { queryClient } from '../../api/queries';
 import { useLine } from '../../app/line-store';
+import { useKept } from '../../app/kept';
 import { attempt } from '../../app/notices';
+import { useOnce } from '../../app/once';
 import { Button } from '../../ui/Button';
 import { Field, inputShape } from '../../ui/Field';
 import { Segmented } from '../../ui/Segmented';
@@ -28,10 +30,12 @@ Zoom 8-42 deg`;
 
 /** A profile from its slot chart: type or paste it, mend what was not understood, try it on one address, save it. */
 export function ProfileBuilder({ from, onClose }: Props) {
-  const [draft, setDraft] = useState<ProfileDraft>(empty);
-  const [chart, setChart] = useState('');
-  const [odd, setOdd] = useState<string[]>([]);
+  const [begun, setBegun] = useKept<ProfileDraft | null>(`profile draft ${from}`, null, false);
+  const [chart, setChart] = useKept(`profile chart ${from}`, '', false);
+  const [odd, setOdd] = useKept<string[]>(`profile remarks ${from}`, [], false);
   const [modeName, setModeName] = useState('');
+  const draft = begun ?? empty;
+  const setDraft = (next: ProfileDraft) => setBegun(next);
   const mode = draft.modes.find((m) => m.name === modeName) ?? draft.modes[0];
   const set = (part: Partial<ProfileDraft>) => setDraft({ ...draft, ...part });
   const setMode = (changed: DraftMode) => {
@@ -40,19 +44,21 @@ export function ProfileBuilder({ from, onClose }: Props) {
   };
 
   useEffect(() => {
-    if (!from) return;
+    if (!from || begun) return;
     void attempt(() => cloneProfile(from)).then((clone) => {
       if (!clone) return;
-      setDraft({ ...clone.draft, name: `${clone.draft.name} copy` });
+      setBegun({ ...clone.draft, name: `${clone.draft.name} copy` });
       setOdd(clone.losses);
     });
-  }, [from]);
+    // What was begun is gone on with.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [from, begun === null]);
 
   const read = async (text: string) => {
     setChart(text);
     const understood = await attempt(() => readChart(text));
     if (!understood) return;
-    setDraft((d) => ({ ...d, modes: understood.modes }));
+    setBegun((d) => ({ ...(d ?? empty), modes: understood.modes }));
     setOdd(understood.problems);
   };
   const ready = draft.maker.trim() !== '' && draft.name.trim() !== '' && draft.modes.length > 0;
@@ -65,13 +71,19 @@ export function ProfileBuilder({ from, onClose }: Props) {
   });
   const problems = ready ? (check.data?.problems ?? []) : [];
   const refused = ready && check.error instanceof RefusedError ? check.error.problems : [];
-  const save = async () => {
+  const forget = () => {
+    setBegun(null);
+    setChart('');
+    setOdd([]);
+  };
+  const save = useOnce(async () => {
     const done = await attempt(() => checkDraft(draft, true));
     if (!done) return;
     await queryClient.invalidateQueries({ queryKey: ['profiles'] });
     useLine.getState().set({ done: `${draft.name} is in the library`, problems: [] });
     onClose(done.saved);
-  };
+    forget();
+  });
   return (
     <div className="flex min-h-0 flex-1 flex-col gap-3 p-3">
       <div className="flex flex-wrap items-end gap-2">
@@ -96,7 +108,19 @@ export function ProfileBuilder({ from, onClose }: Props) {
         <Amount label="Power W" value={draft.watts} onChange={(v) => set({ watts: v })} />
         <Amount label="Weight kg" value={draft.weightKg} onChange={(v) => set({ weightKg: v })} />
         <span className="flex-1" />
-        <Button onClick={() => onClose()}>Leave</Button>
+        <Button
+          label="Begin anew; what is here is forgotten"
+          disabled={begun === null}
+          onClick={() => {
+            forget();
+            onClose();
+          }}
+        >
+          Forget it
+        </Button>
+        <Button label="What was begun stays here" onClick={() => onClose()}>
+          Leave
+        </Button>
         <Button kind="main" disabled={!ready || refused.length > 0} onClick={() => void save()}>
           Save to the library
         </Button>

@@ -134,14 +134,17 @@ function Library({ chosen, onChoose, onBuild }: LibraryProps) {
             </div>
           )}
         </div>
-        <label className="block rounded-md border border-dashed border-line-strong px-3 py-2 text-[12px] text-ink-2">
-          Drop .gdtf files anywhere here, or
+        <label className="block cursor-pointer rounded-md border border-dashed focus-within:outline-2 focus-within:outline-petrol border-line-strong px-3 py-2 text-[12px] text-ink-2">
+          Drop .gdtf files anywhere here, or{' '}
+          <span className="inline-flex min-h-7 items-center rounded-md border border-line-strong bg-sheet px-2.5 font-semibold text-ink">
+            choose files…
+          </span>
           <input
             type="file"
             multiple
             accept=".gdtf"
             aria-label="Profile files"
-            className="mt-1 block w-full"
+            className="sr-only"
             onChange={(e) => {
               void takeIn(e.target.files);
               e.target.value = '';

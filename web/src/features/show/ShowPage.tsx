@@ -1,3 +1,5 @@
+import { useKept } from '../../app/kept';
+import { useOnce } from '../../app/once';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import {
@@ -57,11 +59,11 @@ export function ShowPage() {
 
 /** A new show: empty, from a template, with dimmers one to one, from paperwork, or from a file. */
 function Begin({ shows, templates }: { shows: ListedShow[]; templates: ListedShow[] }) {
-  const [name, setName] = useState('');
+  const [name, setName] = useKept('new show name', '', false);
   const [from, setFrom] = useState('empty');
   const [dimmers, setDimmers] = useState('96');
   const navigate = useNavigate();
-  const create = async () => {
+  const create = useOnce(async () => {
     const template = Number(from);
     const created = await attempt(() =>
       createShow(
@@ -74,7 +76,7 @@ function Begin({ shows, templates }: { shows: ListedShow[]; templates: ListedSho
     await again();
     setName('');
     void navigate(from === 'paper' ? '/patch?bring' : '/patch');
-  };
+  });
   const open = async (file: File | undefined) => {
     if (!file) return;
     const made = await attempt(() => takeInShow(file));
@@ -168,9 +170,9 @@ function List({ shows, current }: { shows: ListedShow[]; current: number | null 
       <table className="w-full rounded-lg border border-line-strong bg-sheet text-left">
         <thead>
           <tr>
-            {['Show', 'Revision', 'Last change', ''].map((h) => (
+            {['Show', 'Revision', 'Last change', 'What to do with it'].map((h) => (
               <th key={h} className="caps px-3 py-1.5">
-                {h}
+                <span className={h.startsWith('What') ? 'sr-only' : ''}>{h}</span>
               </th>
             ))}
           </tr>
@@ -179,7 +181,7 @@ function List({ shows, current }: { shows: ListedShow[]; current: number | null 
           {shows.map((s) => (
             <tr
               key={s.id}
-              className={`border-t border-line ${s.id === current ? 'bg-petrol-soft' : ''} ${s.archived ? 'opacity-60' : ''}`}
+              className={`border-t border-line ${s.id === current ? 'bg-petrol-soft' : ''} ${s.archived ? 'text-ink-label' : ''}`}
             >
               <td className="max-w-44 truncate px-3 font-serif text-[15px] font-semibold" title={s.name}>
                 {s.id === current && <span className="text-petrol">▸ </span>}

@@ -4,7 +4,9 @@ import { compareVersions, deleteVersion, restoreVersion, saveVersion } from '../
 import { useCurrentShow } from '../../api/current-show';
 import { queryClient, useShow, useVersions } from '../../api/queries';
 import { useLine } from '../../app/line-store';
+import { useKept } from '../../app/kept';
 import { attempt } from '../../app/notices';
+import { useOnce } from '../../app/once';
 import { Button } from '../../ui/Button';
 import { inputShape } from '../../ui/Field';
 import { when } from './when';
@@ -16,7 +18,7 @@ export function Versions() {
   const versions = useVersions().data ?? [];
   const show = useCurrentShow((s) => s.id);
   const revision = useShow().data?.revision;
-  const [name, setName] = useState('');
+  const [name, setName] = useKept('version name', '');
   const [from, setFrom] = useState<number | null>(null);
   const [to, setTo] = useState(NOW);
   const older = versions.some((v) => v.id === from) ? from : null;
@@ -26,11 +28,11 @@ export function Versions() {
     enabled: older !== null,
   });
   const again = () => queryClient.invalidateQueries({ queryKey: ['show', show, 'versions'] });
-  const save = async () => {
-    await attempt(() => saveVersion(name));
-    setName('');
+  const save = useOnce(async () => {
+    const done = await attempt(() => saveVersion(name));
+    if (done) setName('');
     await again();
-  };
+  });
   const restore = async (id: number) => {
     const done = await attempt(() => restoreVersion(id));
     if (done) useLine.getState().set({ done: done.reading || 'Nothing changes', problems: [] });
@@ -67,6 +69,12 @@ export function Versions() {
                 <td className="mono px-3 whitespace-nowrap">{when(v.madeAt)}</td>
                 <td className="px-3 whitespace-nowrap text-ink-2">
                   rev <span className="mono">{v.revision}</span> · {v.fixtures} fixtures
+                  {!v.inFile && (
+                    <span className="text-ochre" title="The show file would become too large with it">
+                      {' '}
+                      · not in the show file
+                    </span>
+                  )}
                 </td>
                 <td className="space-x-1 px-3 py-1 text-right whitespace-nowrap">
                   <Button pressed={from === v.id} onClick={() => setFrom(from === v.id ? null : v.id)}>

@@ -30,8 +30,21 @@ abstract class InBrowser {
     @TempDir
     static Path data;
 
+    /** One browser for all classes of a run; it takes longer to come up than most tests take. */
+    private static final class Shared {
+        static final Playwright PLAYWRIGHT = Playwright.create();
+        static final Browser BROWSER = PLAYWRIGHT
+                .chromium()
+                .launch(new BrowserType.LaunchOptions()
+                        .setExecutablePath(Path.of("/usr/bin/chromium"))
+                        .setArgs(FLAGS));
+
+        static {
+            Runtime.getRuntime().addShutdownHook(new Thread(PLAYWRIGHT::close));
+        }
+    }
+
     static PackagedApplication app;
-    static Playwright playwright;
     static Browser browser;
     static Page page;
 
@@ -39,12 +52,7 @@ abstract class InBrowser {
     static void start() {
         app = new PackagedApplication(data);
         app.start();
-        playwright = Playwright.create();
-        browser = playwright
-                .chromium()
-                .launch(new BrowserType.LaunchOptions()
-                        .setExecutablePath(Path.of("/usr/bin/chromium"))
-                        .setArgs(FLAGS));
+        browser = Shared.BROWSER;
         // Machines may be slow; what does not come at all still fails.
         PlaywrightAssertions.setDefaultAssertionTimeout(20_000);
         page = browser.newPage(new Browser.NewPageOptions().setViewportSize(1280, 800));
@@ -52,8 +60,7 @@ abstract class InBrowser {
 
     @AfterAll
     static void stop() {
-        browser.close();
-        playwright.close();
+        page.close();
         app.close();
     }
 

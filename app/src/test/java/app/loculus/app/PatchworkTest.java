@@ -4,9 +4,15 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import app.loculus.app.session.DemoShow;
 import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.nio.charset.Charset;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Base64;
@@ -143,6 +149,117 @@ class PatchworkTest {
         HttpResponse<String> broken =
                 app.send("POST", "/api/shows/" + show + "/comparison", Map.of("file", "UEsDBAAA"));
         assertThat(broken.statusCode()).isEqualTo(422);
+    }
+
+    @Test
+    void the_hookup_goes_out_and_comes_in_again_and_agrees_with_the_show() throws IOException, InterruptedException {
+        long show = washes();
+        app.line(show, "patch 101 at 9.1 also");
+        for (String form : List.of("csv", "xlsx")) {
+            HttpResponse<byte[]> out = HttpClient.newHttpClient()
+                    .send(
+                            HttpRequest.newBuilder(URI.create(app.base() + "/api/shows/" + show + "/hookup." + form))
+                                    .build(),
+                            HttpResponse.BodyHandlers.ofByteArray());
+            assertThat(out.headers().firstValue("Content-Disposition").orElseThrow())
+                    .contains("hookup." + form);
+            String file = Base64.getEncoder().encodeToString(out.body());
+            JsonNode compared = app.json("POST", "/api/shows/" + show + "/comparison", Map.of("file", file));
+            assertThat(compared.get("differences")).isEmpty();
+            long other = show();
+            JsonNode taken = app.json("POST", "/api/shows/" + other + "/hookup", Map.of("file", file));
+            assertThat(taken.get("left").asInt()).isZero();
+            assertThat(address(other, 101)).isEqualTo(address(show, 101)).contains(" + 9.1");
+        }
+        assertThat(app.send("GET", "/api/shows/" + show + "/hookup.pdf", null).statusCode())
+                .isEqualTo(422);
+    }
+
+    @Test
+    void a_sheet_that_is_not_utf_8_is_read_and_it_is_said() {
+        long show = show();
+        String text = "number;name;profile;mode\n1;Zwölf;Skiff Wash;basic\n";
+        for (String charset : List.of("windows-1252", "UTF-16LE", "UTF-8")) {
+            String file = Base64.getEncoder().encodeToString(text.getBytes(Charset.forName(charset)));
+            JsonNode view = app.json("POST", "/api/shows/" + show + "/hookup", Map.of("file", file, "preview", true));
+            assertThat(view.get("rows").get(0).get("name").asText()).isEqualTo("Zwölf");
+            assertThat(view.get("remarks").size()).isEqualTo(charset.startsWith("w") ? 1 : 0);
+        }
+    }
+
+    private static JsonNode read(long show, String text) {
+        return app.json(
+                "POST", "/api/shows/" + show + "/aloud", Map.of("text", text, "universe", 1, "type", "House Dimmer"));
+    }
+
+    private static HttpResponse<String> takeBack(long show, JsonNode entry) {
+        return app.send(
+                "POST",
+                "/api/shows/" + show + "/aloud/take-back",
+                Map.of("revision", entry.get("revision").asLong()));
+    }
+
+    @Test
+    void an_entry_read_aloud_is_taken_back_and_nothing_that_was_done_since() {
+        long show = washes();
+        String before = address(show, 101);
+        JsonNode moved = read(show, "101 5.1");
+        JsonNode created = read(show, "900 5.200");
+        app.line(show, "purpose 102 \"Sweep\"");
+        assertThat(takeBack(show, moved).statusCode()).isEqualTo(200);
+        assertThat(address(show, 101)).isEqualTo(before);
+        assertThat(app.get("/api/shows/" + show + "/patch").toString()).contains("Sweep");
+        assertThat(takeBack(show, created).statusCode()).isEqualTo(200);
+        assertThat(app.get("/api/shows/" + show + "/patch").toString()).doesNotContain("\"number\":900");
+        HttpResponse<String> again = takeBack(show, moved);
+        assertThat(again.statusCode()).isEqualTo(422);
+        assertThat(again.body()).contains("has changed again since");
+    }
+
+    @Test
+    void an_entry_that_somebody_has_moved_since_is_not_taken_back() {
+        long show = washes();
+        JsonNode moved = read(show, "101 5.1");
+        app.line(show, "patch 101 at 6.1");
+        assertThat(takeBack(show, moved).body()).contains("Fixture 101 has changed again since");
+        assertThat(address(show, 101)).isEqualTo("6.1");
+    }
+
+    @Test
+    void a_show_file_takes_the_versions_along() throws IOException, InterruptedException {
+        long show = washes();
+        app.json("POST", "/api/shows/" + show + "/versions", Map.of("name", "As washes"));
+        app.line(show, "delete 101");
+        app.json("POST", "/api/shows/" + show + "/versions", Map.of("name", "One less"));
+        HttpClient client = HttpClient.newHttpClient();
+        byte[] file = client.send(
+                        HttpRequest.newBuilder(URI.create(app.base() + "/api/shows/" + show + "/file"))
+                                .build(),
+                        HttpResponse.BodyHandlers.ofByteArray())
+                .body();
+        String body = "--b\r\nContent-Disposition: form-data; name=\"file\"; filename=\"x.loculus\"\r\n\r\n"
+                + new String(file, StandardCharsets.ISO_8859_1) + "\r\n--b--\r\n";
+        HttpResponse<String> taken = client.send(
+                HttpRequest.newBuilder(URI.create(app.base() + "/api/shows/file"))
+                        .header("Content-Type", "multipart/form-data; boundary=b")
+                        .POST(HttpRequest.BodyPublishers.ofByteArray(body.getBytes(StandardCharsets.ISO_8859_1)))
+                        .build(),
+                HttpResponse.BodyHandlers.ofString());
+        assertThat(taken.statusCode()).isEqualTo(201);
+        long copy = new ObjectMapper().readTree(taken.body()).get("id").asLong();
+        JsonNode versions = app.get("/api/shows/" + copy + "/versions");
+        JsonNode were = app.get("/api/shows/" + show + "/versions");
+        assertThat(versions).hasSize(2);
+        for (int i = 0; i < 2; i++) {
+            for (String field : List.of("name", "revision", "madeAt", "fixtures", "inFile")) {
+                assertThat(versions.get(i).get(field)).isEqualTo(were.get(i).get(field));
+            }
+        }
+        app.json(
+                "POST",
+                "/api/shows/" + copy + "/versions/" + versions.get(1).get("id").asLong() + "/restore",
+                Map.of());
+        assertThat(address(copy, 101)).isEqualTo("1.1");
     }
 
     @Test

@@ -1,0 +1,183 @@
+package app.loculus.app;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.deque.html.axecore.playwright.AxeBuilder;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.KeyboardModifier;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+
+/** Every page and every dialog, in both themes, through the rules of axe; and what keys alone can reach. */
+class AccessibleIT extends InBrowser {
+
+    private static final String SHOW = "patch 1 thru 6 as \"Skiff Wash / extended\" at 1.1\n"
+            + "patch 11 thru 13 as \"House Dimmer\" at 2.1\npatch 21 as \"Tideline Batten / 38-slot\" at 3.1\n"
+            + "patch 31 as \"Ember Par / 8-slot\" at 2.2 share\nadd 41 as \"House Dimmer\"\n"
+            + "mark 2 wrong\nmark 3 answered\nmark 11 dead\n"
+            + "hang 1 thru 6 on \"Bridge 1\"\nhang 11 thru 13 on \"Gallery\"\n"
+            + "place 1 thru 6 at -5,2,6 thru 5,2,6\nplace 11 thru 13 at -3,-2,4 thru 3,-2,4\n"
+            + "1 thru 6\nrecord group 1 \"Bridge washes\"\nat 60\nred 100\nrecord colour 1 \"Madder\"\n"
+            + "record intensity 1 \"Glow\"\n1 + 11";
+
+    private static final String AXE = AxeBuilder.getAxeScript();
+
+    private static final List<String> PAGES = List.of(
+            "/show",
+            "/profiles",
+            "/patch",
+            "/patch?view=output",
+            "/patch?view=paper",
+            "/patch?view=aloud",
+            "/patch?view=bring-up",
+            "/groups",
+            "/palettes",
+            "/check");
+
+    @BeforeAll
+    static void aShowWithEverythingInIt() {
+        page.navigate(app.url());
+        page.evaluate(
+                "async (text) => { const post = (u, b) => fetch(u, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(b) });"
+                        + " const show = await (await post('/api/shows', { name: 'Accessible' })).json();"
+                        + " for (const line of text.split('\\n')) await post(`/api/shows/${show.id}/line`, { text: line });"
+                        + " await post(`/api/shows/${show.id}/versions`, { name: 'First' }); }",
+                SHOW);
+    }
+
+    private static void theme(String theme) {
+        page.evaluate("t => localStorage.setItem('loculus-theme', t)", theme);
+    }
+
+    private static void open(String path) {
+        page.navigate(app.url() + path);
+        assertThat(page.getByRole(AriaRole.HEADING).first()).isVisible();
+        page.waitForTimeout(150);
+    }
+
+    /** The second theme changes colours alone, so only what depends on them is looked at again. */
+    private static List<String> violations(String where) {
+        boolean night = "night".equals(page.locator("html").getAttribute("data-theme"));
+        page.evaluate(AXE);
+        Object found = page.evaluate(
+                "async (only) => (await axe.run({ exclude: ['[id^=headlessui-focus-sentinel]'] }, { resultTypes: ['violations'], ...(only ? { runOnly: { type: 'rule', values: [only] } } : {}) }))"
+                        + ".violations.flatMap((v) => v.nodes.slice(0, 6).map((n) => `${v.id}: ${n.target} ${n.html.slice(0, 160)} ${n.any[0]?.message ?? ''}`))",
+                night ? "color-contrast" : null);
+        return ((List<?>) found).stream().map(v -> where + " — " + v).toList();
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"workroom", "night"})
+    void no_page_breaks_a_rule(String theme) {
+        theme(theme);
+        List<String> found = new ArrayList<>();
+        for (String path : PAGES) {
+            open(path);
+            found.addAll(violations(path));
+        }
+        open("/patch");
+        page.keyboard().press("/");
+        page.keyboard().type("1 at \"");
+        assertThat(page.getByRole(AriaRole.OPTION).first()).isVisible();
+        found.addAll(violations("the line and its list"));
+        page.keyboard().press("Control+A");
+        page.keyboard().type("1 thur 3");
+        assertThat(page.getByText("Did you mean thru?")).isVisible();
+        found.addAll(violations("the line with an error"));
+        open("/palettes");
+        for (String kind : List.of("Colour", "Position", "Beam")) {
+            page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName(kind))
+                    .last()
+                    .click();
+            found.addAll(violations("values of " + kind));
+        }
+        assertThat(found).isEmpty();
+    }
+
+    private static Locator dialog() {
+        return page.getByRole(AriaRole.DIALOG);
+    }
+
+    private static void dialog(List<String> found, String name, Runnable opening) {
+        opening.run();
+        assertThat(dialog().getByRole(AriaRole.HEADING).first()).isVisible();
+        found.addAll(violations(name));
+        page.keyboard().press("Escape");
+        assertThat(dialog()).hasCount(0);
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"workroom", "night"})
+    void no_dialog_breaks_a_rule(String theme) {
+        theme(theme);
+        List<String> found = new ArrayList<>();
+        open("/patch");
+        dialog(found, "keys", () -> page.keyboard().press("?"));
+        dialog(found, "bring in", () -> button("Bring in").click());
+        dialog(found, "hookup", () -> {
+            button("Bring in").click();
+            button("Try it with the paperwork").click();
+            assertThat(page.getByText("columns recognised")).isVisible();
+        });
+        row(1).click();
+        dialog(found, "change type", () -> button("Change type").first().click());
+        dialog(found, "delete", () -> button("^Delete").first().click());
+        page.getByText("Columns").last().click();
+        found.addAll(violations("columns"));
+        page.keyboard().press("Escape");
+        row(2).click(new Locator.ClickOptions().setModifiers(List.of(KeyboardModifier.CONTROL)));
+        page.getByText("Fill down").click();
+        found.addAll(violations("fill down"));
+        page.keyboard().press("Escape");
+        page.locator("[role=grid]").focus();
+        dialog(
+                found,
+                "paste",
+                () -> page.evaluate(
+                        "() => { const d = new DataTransfer(); d.setData('text/plain', 'A\\nB');"
+                                + " document.querySelector('[role=grid]').dispatchEvent(new ClipboardEvent('paste', { clipboardData: d, bubbles: true })); }"));
+        open("/profiles");
+        found.addAll(violations("profiles, test strip"));
+        button("Build one").click();
+        page.getByLabel("Slot chart, one line").fill("Dimmer\nShutter 0-31 closed 32-255 open\nWhatever");
+        assertThat(page.getByText("is not recognised")).isVisible();
+        found.addAll(violations("builder"));
+        assertThat(found).isEmpty();
+    }
+
+    @Test
+    void plan_colours_and_table_are_reached_and_named_by_keyboard() {
+        theme("workroom");
+        open("/palettes");
+        page.locator("[data-testid=stage]").focus();
+        page.keyboard().press("ArrowRight");
+        assertThat(page.locator("#stage-cursor")).hasText(Pattern.compile("^Fixture 1, .*in hand"));
+        page.keyboard().press("ArrowRight");
+        assertThat(page.locator("#stage-cursor")).hasText(Pattern.compile("^Fixture 2,"));
+        page.keyboard().press("Enter");
+        assertThat(page.locator("#stage-cursor")).hasText(Pattern.compile("^Fixture 2, .*in hand"));
+        page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("Colour"))
+                .last()
+                .click();
+        Locator colours = page.locator("[data-testid=colour-picker]");
+        colours.focus();
+        page.keyboard().press("Shift+ArrowRight");
+        assertThat(colours).hasAttribute("aria-label", Pattern.compile("at u′ 0\\.\\d{3}, v′ 0\\.\\d{3}"));
+        assertThat(page.getByText("by hand").first()).isVisible();
+        open("/patch");
+        Locator grid = page.locator("[role=grid]");
+        grid.focus();
+        page.keyboard().press("ArrowDown");
+        page.keyboard().press("ArrowRight");
+        String at = grid.getAttribute("aria-activedescendant");
+        assertThat(page.locator("#" + at)).hasAttribute("aria-label", Pattern.compile("^Name "));
+    }
+}
