@@ -1,3 +1,4 @@
+import { useVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import { bringUp, endBringUp } from '../../api/commands';
@@ -261,13 +262,16 @@ interface ListProps {
 
 const ROW = 26;
 
-/** Where one is in the list; only what is near is drawn. */
+/** Where one is in the list; only what is in sight is drawn. */
 function List({ fixtures, at, onPick }: ListProps) {
-  const from = Math.max(0, Math.min(at - 6, fixtures.length - 24));
   const box = useRef<HTMLDivElement>(null);
-  useEffect(() => {
-    box.current?.querySelector('[aria-current=true]')?.scrollIntoView({ block: 'nearest' });
-  }, [at]);
+  const virtual = useVirtualizer({
+    count: fixtures.length,
+    getScrollElement: () => box.current,
+    estimateSize: () => ROW,
+    overscan: 6,
+  });
+  useEffect(() => virtual.scrollToIndex(at), [virtual, at]);
   return (
     <div
       ref={box}
@@ -277,25 +281,33 @@ function List({ fixtures, at, onPick }: ListProps) {
       aria-activedescendant={fixtures[at] && `bring-up-${fixtures[at].number}`}
       className="min-h-0 flex-1 overflow-auto rounded-lg border border-line-strong bg-sheet"
     >
-      {fixtures.slice(from, from + 60).map((f, i) => (
-        <div
-          key={f.number}
-          id={`bring-up-${f.number}`}
-          role="option"
-          aria-selected={from + i === at}
-          aria-current={from + i === at}
-          onClick={() => onPick(from + i)}
-          style={{ height: ROW }}
-          className={`flex cursor-pointer items-center gap-2 border-b border-line px-2 ${from + i === at ? 'bg-petrol-soft' : ''}`}
-        >
-          <b className="mono w-12">{f.number}</b>
-          <span className="min-w-0 flex-1 truncate">{f.name}</span>
-          <span className="mono w-20 truncate text-ink-2">{f.address}</span>
-          <span className="w-28 truncate text-right">
-            <AnswerMark answer={f.answer} note={f.answerNote} words />
-          </span>
-        </div>
-      ))}
+      <div role="presentation" className="relative" style={{ height: virtual.getTotalSize() }}>
+        {virtual.getVirtualItems().map((item) => {
+          const f = fixtures[item.index]!;
+          const here = item.index === at;
+          return (
+            <div
+              key={f.number}
+              id={`bring-up-${f.number}`}
+              role="option"
+              aria-selected={here}
+              aria-current={here}
+              aria-posinset={item.index + 1}
+              aria-setsize={fixtures.length}
+              onClick={() => onPick(item.index)}
+              style={{ height: ROW, transform: `translateY(${item.start}px)` }}
+              className={`absolute right-0 left-0 flex cursor-pointer items-center gap-2 border-b border-line px-2 ${here ? 'bg-petrol-soft' : ''}`}
+            >
+              <b className="mono w-12">{f.number}</b>
+              <span className="min-w-0 flex-1 truncate">{f.name}</span>
+              <span className="mono w-20 truncate text-ink-2">{f.address}</span>
+              <span className="w-28 truncate text-right">
+                <AnswerMark answer={f.answer} note={f.answerNote} words />
+              </span>
+            </div>
+          );
+        })}
+      </div>
     </div>
   );
 }

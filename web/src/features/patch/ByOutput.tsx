@@ -2,6 +2,8 @@ import { useMemo, useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import type { PatchView, UniverseView } from '../../api/client';
 import { heldNow, useDesk } from '../../api/queries';
+import { useKept } from '../../app/kept';
+import { useOnce } from '../../app/once';
 import { runLine } from '../../app/Line';
 import { quoted, runEdit } from '../../app/run';
 import { useLine } from '../../app/line-store';
@@ -185,14 +187,24 @@ function Glance({ universe: u, on, onPress }: GlanceProps) {
   );
 }
 
+/** What was typed and not sent yet. */
+type Begun = Record<'name' | 'port' | 'priority' | 'route' | 'target' | 'targetName', string>;
+
 /** Name, number, priority and route of a universe; each change is one line, refused in words where it cannot be. */
 function Setup({ universe: u }: { universe: UniverseView }) {
-  const [name, setName] = useState(u.name);
-  const [port, setPort] = useState(String(u.port));
-  const [priority, setPriority] = useState(String(u.priority));
-  const [route, setRoute] = useState(u.route);
-  const [target, setTarget] = useState(u.target);
-  const [targetName, setTargetName] = useState(u.targetName);
+  const [begun, setBegun] = useKept<Partial<Begun>>(`universe ${u.universe}`, {});
+  const [name, setName] = [begun.name ?? u.name, (v: string) => setBegun({ ...begun, name: v })];
+  const [port, setPort] = [begun.port ?? String(u.port), (v: string) => setBegun({ ...begun, port: v })];
+  const [priority, setPriority] = [
+    begun.priority ?? String(u.priority),
+    (v: string) => setBegun({ ...begun, priority: v }),
+  ];
+  const [route, setRoute] = [begun.route ?? u.route, (v: string) => setBegun({ ...begun, route: v })];
+  const [target, setTarget] = [begun.target ?? u.target, (v: string) => setBegun({ ...begun, target: v })];
+  const [targetName, setTargetName] = [
+    begun.targetName ?? u.targetName,
+    (v: string) => setBegun({ ...begun, targetName: v }),
+  ];
   const parts = [
     name !== u.name ? `name ${quoted(name)}` : '',
     port !== String(u.port) && port ? `number ${port}` : '',
@@ -201,6 +213,9 @@ function Setup({ universe: u }: { universe: UniverseView }) {
   ].filter(Boolean);
   const line = parts.length > 0 ? `universe ${u.universe} ${parts.join(' ')}` : '';
   const reading = useLineReading(line);
+  const send = useOnce(async () => {
+    if (line && (await runLine(line))) setBegun({});
+  });
   function routed() {
     if (route === u.route && target === u.target && targetName === u.targetName) return '';
     if (route === 'rig') return 'to rig';
@@ -214,7 +229,7 @@ function Setup({ universe: u }: { universe: UniverseView }) {
       className="space-y-2"
       onSubmit={(e) => {
         e.preventDefault();
-        if (line) void runLine(line);
+        void send();
       }}
     >
       <div className="flex flex-wrap items-end gap-2">

@@ -7,8 +7,10 @@ import com.google.gson.JsonObject;
 import com.microsoft.playwright.CDPSession;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Route;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.BoundingBox;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.BeforeEach;
@@ -322,5 +324,86 @@ class HandlingIT extends InBrowser {
             }
         }
         page.setViewportSize(1280, 800);
+    }
+
+    private static int revision() {
+        return ((Number) page.evaluate(
+                        "async () => (await (await fetch('/api/shows')).json()).find((s) => s.live).revision"))
+                .intValue();
+    }
+
+    @Test
+    void enter_twice_and_a_double_press_do_a_thing_once() {
+        int before = revision();
+        page.keyboard().press("/");
+        page.keyboard().type("patch 71 as \"House Dimmer\" at 5.1");
+        assertThat(reading()).containsText("5.1");
+        page.keyboard().press("Enter");
+        page.keyboard().press("Enter");
+        assertThat(row(71)).isVisible();
+        page.keyboard().press("Escape");
+        assertThat(revision()).isEqualTo(before + 1);
+        row(1).click();
+        assertThat(row(1)).hasAttribute("aria-selected", "true");
+        int held = revision();
+        button("^Unpatch").first().dblclick();
+        assertThat(row(1)).containsText("—");
+        assertThat(revision()).isEqualTo(held + 1);
+    }
+
+    @Test
+    void what_failed_says_so_and_offers_to_try_again() {
+        page.route("**/api/shows/*/groups", route -> route.fulfill(new Route.FulfillOptions().setStatus(500)));
+        page.reload();
+        go("Groups");
+        assertThat(page.getByRole(AriaRole.ALERT)).isVisible();
+        page.unroute("**/api/shows/*/groups");
+        button("Try again").click();
+        assertThat(page.getByText("No group yet.")).isVisible();
+    }
+
+    @Test
+    void while_another_show_loads_nothing_of_the_old_one_is_shown() {
+        List<Route> waiting = new ArrayList<>();
+        page.route("**/api/shows/*/patch", waiting::add);
+        page.evaluate(
+                "async () => fetch('/api/shows', { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify({ name: 'Another' }) })");
+        assertThat(row(1)).hasCount(0);
+        assertThat(page.getByText("Opening…")).isVisible();
+        page.unroute("**/api/shows/*/patch");
+        waiting.forEach(Route::resume);
+        assertThat(page.getByText("Nothing is patched yet.")).isVisible();
+    }
+
+    @Test
+    void what_was_refused_or_begun_stays_to_be_mended() {
+        row(1).locator("[data-column=address]").dblclick();
+        page.keyboard().type("99");
+        page.keyboard().press("Enter");
+        Locator again = page.getByLabel("Address of 1");
+        assertThat(again).hasValue("99");
+        page.keyboard().press("Escape");
+        page.getByLabel("First number").fill("400");
+        go("Groups");
+        page.getByLabel("Group name").fill("Half typed");
+        go("Patch");
+        assertThat(page.getByLabel("First number")).hasValue("400");
+        go("Groups");
+        assertThat(page.getByLabel("Group name")).hasValue("Half typed");
+        page.reload();
+        assertThat(page.getByLabel("Group name")).hasValue("Half typed");
+        page.getByLabel("Group name").fill("");
+    }
+
+    @Test
+    void a_pasted_cell_with_a_line_break_stays_one_cell() {
+        row(2).locator("[data-column=name]").click();
+        page.evaluate(
+                "() => { const d = new DataTransfer(); d.setData('text/plain', '\"Wash\\nleft\"\\tX\\nSecond\\tY\\n');"
+                        + " document.querySelector('[role=grid]').dispatchEvent(new ClipboardEvent('paste', { clipboardData: d, bubbles: true })); }");
+        assertThat(page.getByText("Paste 2 rows")).isVisible();
+        assertThat(page.getByRole(AriaRole.CELL, new Page.GetByRoleOptions().setName("Wash left")))
+                .isVisible();
+        page.keyboard().press("Escape");
     }
 }
