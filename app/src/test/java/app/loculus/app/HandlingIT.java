@@ -127,7 +127,7 @@ class HandlingIT extends InBrowser {
     @Test
     void a_frame_on_the_plan_picks_in_reading_order_and_shift_adds() {
         go("Groups");
-        BoundingBox stage = page.getByTestId("stage").boundingBox();
+        BoundingBox stage = box(page.getByTestId("stage"));
         page.mouse().move(stage.x + stage.width - 5, stage.y + 5);
         page.mouse().down();
         page.mouse().move(stage.x + 5, stage.y + stage.height * 0.62);

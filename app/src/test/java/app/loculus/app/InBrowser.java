@@ -9,6 +9,7 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
 import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.BoundingBox;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.regex.Pattern;
@@ -94,6 +95,19 @@ abstract class InBrowser {
 
     static Locator row(int number) {
         return page.locator("[data-number='" + number + "']");
+    }
+
+    /** Where something is on the page; what is just being drawn anew is asked again. */
+    static BoundingBox box(Locator locator) {
+        locator.waitFor();
+        for (int tries = 0; tries < 50; tries++) {
+            BoundingBox box = locator.boundingBox();
+            if (box != null) {
+                return box;
+            }
+            page.waitForTimeout(100);
+        }
+        throw new AssertionError("It is nowhere on the page: " + locator);
     }
 
     static double rig(int number, String part) {

@@ -114,8 +114,8 @@ class PatchworkIT extends InBrowser {
 
     /** From the first slot of a block to a place on the map, as shares of its width and height. */
     private static void drag(Locator block, Locator map, double x, double y) {
-        var from = block.boundingBox();
-        var box = map.boundingBox();
+        var from = box(block);
+        var box = box(map);
         page.mouse().move(from.x + 5, from.y + 5);
         page.mouse().down();
         page.mouse().move(box.x + box.width * x, box.y + box.height * y - 2);

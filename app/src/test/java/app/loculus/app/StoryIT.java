@@ -122,7 +122,7 @@ class StoryIT extends InBrowser {
         assertThat(page.locator("#line-reading")).not().isEmpty();
         page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("Colour"))
                 .click();
-        BoundingBox picker = page.getByTestId("colour-picker").boundingBox();
+        BoundingBox picker = box(page.getByTestId("colour-picker"));
         page.mouse().click(picker.x + picker.width * 0.8, picker.y + picker.height * 0.28);
         page.waitForCondition(() -> rig(204, "colour.x") > 0.45);
         button("Send colour home").click();
@@ -181,7 +181,7 @@ class StoryIT extends InBrowser {
         go("Groups");
         line("group 1");
         button("^Place$").click();
-        BoundingBox stage = page.getByTestId("stage").boundingBox();
+        BoundingBox stage = box(page.getByTestId("stage"));
         page.mouse().move(stage.x + 60, stage.y + 120);
         page.mouse().down();
         page.mouse().move(stage.x + 200, stage.y + 120);
