@@ -1,6 +1,7 @@
 package app.loculus.app.api.patch;
 
 import app.loculus.app.api.Asked;
+import app.loculus.app.api.Download;
 import app.loculus.app.api.ProblemView;
 import app.loculus.app.library.Library;
 import app.loculus.app.session.EditRequest;
@@ -19,12 +20,9 @@ import app.loculus.core.show.Show;
 import app.loculus.core.unit.Limits;
 import app.loculus.formats.csv.HookupReader;
 import app.loculus.formats.csv.HookupWriter;
-import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
-import org.springframework.http.ContentDisposition;
-import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -113,16 +111,11 @@ class PatchController {
             throw Refusal.of("hookup.form", "form", "A hookup goes out as csv or xlsx, not as " + form + ".");
         }
         List<HookupRow> rows = HookupPaper.of(show);
-        String name = show.name().replaceAll("[^\\p{L}\\p{N} ._-]", "_") + " hookup." + form;
-        return ResponseEntity.ok()
-                .contentType(MediaType.parseMediaType(workbook ? WORKBOOK : "text/csv;charset=UTF-8"))
-                .header(
-                        HttpHeaders.CONTENT_DISPOSITION,
-                        ContentDisposition.attachment()
-                                .filename(name, StandardCharsets.UTF_8)
-                                .build()
-                                .toString())
-                .body(workbook ? HookupWriter.workbook(rows) : HookupWriter.csv(rows));
+        return Download.of(
+                show.name(),
+                " hookup." + form,
+                MediaType.parseMediaType(workbook ? WORKBOOK : "text/csv;charset=UTF-8"),
+                workbook ? HookupWriter.workbook(rows) : HookupWriter.csv(rows));
     }
 
     @PostMapping("/api/shows/{id}/hookup")

@@ -1,6 +1,7 @@
 package app.loculus.app.api.shows;
 
 import app.loculus.app.api.Asked;
+import app.loculus.app.api.Download;
 import app.loculus.app.api.EditResult;
 import app.loculus.app.api.ProblemView;
 import app.loculus.app.library.Library;
@@ -19,12 +20,9 @@ import app.loculus.core.show.Show;
 import app.loculus.formats.showfile.ShowArchive;
 import app.loculus.formats.showfile.ShowFile;
 import java.io.IOException;
-import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import org.springframework.http.ContentDisposition;
-import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -146,16 +144,8 @@ class ShowsController {
     @GetMapping("/api/shows/{id}/file")
     ResponseEntity<byte[]> file(@PathVariable long id) {
         ShowFile file = shows.file(id);
-        String name = file.show().name().replaceAll("[^\\p{L}\\p{N} ._-]", "_") + ShowArchive.SUFFIX;
-        return ResponseEntity.ok()
-                .contentType(MediaType.APPLICATION_OCTET_STREAM)
-                .header(
-                        HttpHeaders.CONTENT_DISPOSITION,
-                        ContentDisposition.attachment()
-                                .filename(name, StandardCharsets.UTF_8)
-                                .build()
-                                .toString())
-                .body(ShowArchive.write(file));
+        return Download.of(
+                file.show().name(), ShowArchive.SUFFIX, MediaType.APPLICATION_OCTET_STREAM, ShowArchive.write(file));
     }
 
     @PostMapping(path = "/api/shows/file", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
