@@ -1,7 +1,14 @@
 package app.loculus.app.api;
 
 import app.loculus.app.session.Edited;
+import app.loculus.core.group.Group;
+import app.loculus.core.patch.UnitId;
 import app.loculus.core.problem.Refusal;
+import app.loculus.core.selection.GroupId;
+import app.loculus.core.show.Change;
+import app.loculus.core.show.Outcome;
+import app.loculus.core.show.PartKinds;
+import app.loculus.core.show.Show;
 import java.util.List;
 
 /**
@@ -13,6 +20,8 @@ import java.util.List;
  * @param landings where fixtures land, for the map
  * @param changes whether anything changes at all
  * @param lasting whether something else referred to what it takes away
+ * @param units labels of who it is about: those in hand afterwards, or those of the one group that is written; only of
+ *     a preview, and only when it changes them
  * @param repeated whether this is the answer of an earlier request with the same key
  */
 public record EditResult(
@@ -24,6 +33,7 @@ public record EditResult(
         List<Landing> landings,
         boolean lasting,
         boolean changes,
+        List<String> units,
         boolean repeated) {
 
     /** @throws Refusal when it was refused */
@@ -41,6 +51,18 @@ public record EditResult(
                 Landing.of(edited.outcome()),
                 Losing.of(edited.outcome()),
                 !edited.outcome().delta().isEmpty(),
+                preview ? units(edited.outcome()) : List.of(),
                 edited.repeated());
+    }
+
+    private static List<String> units(Outcome outcome) {
+        Show show = outcome.show();
+        List<Change<GroupId, Group>> groups = outcome.delta().of(PartKinds.GROUPS);
+        List<UnitId> about = groups.size() == 1 && groups.get(0).after().isPresent()
+                ? show.units(groups.get(0).after().get()).units()
+                : outcome.delta().of(PartKinds.HAND).isEmpty()
+                        ? List.of()
+                        : show.hand().selection().units();
+        return about.stream().map(show::label).toList();
     }
 }

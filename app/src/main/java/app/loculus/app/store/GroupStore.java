@@ -2,15 +2,17 @@ package app.loculus.app.store;
 
 import app.loculus.core.group.Group;
 import app.loculus.core.group.GroupContent;
-import app.loculus.core.group.GroupId;
+import app.loculus.core.group.Tint;
 import app.loculus.core.patch.FixtureId;
 import app.loculus.core.patch.UnitId;
+import app.loculus.core.selection.GroupId;
 import app.loculus.core.selection.Selection;
 import app.loculus.core.selection.Step;
 import app.loculus.core.show.Change;
 import app.loculus.core.show.PartKind;
 import app.loculus.core.show.PartKinds;
 import app.loculus.core.show.Show;
+import app.loculus.formats.journal.JournalFormat;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -28,7 +30,7 @@ import org.springframework.stereotype.Component;
 @Component
 class GroupStore implements PartStore<GroupId, Group> {
 
-    record GroupRow(long showId, int id, int number, String name) {}
+    record GroupRow(long showId, int id, int number, String name, Tint tint, String note, String recipe) {}
 
     /** A unit of a group: the step it stands in, and its place among all. */
     record MemberRow(long showId, int groupId, int step, int seq, int fixtureId, int cell) {}
@@ -54,8 +56,11 @@ class GroupStore implements PartStore<GroupId, Group> {
 
     private final Rows rows;
 
-    GroupStore(Mappers mappers) {
+    private final JournalFormat format;
+
+    GroupStore(Mappers mappers, JournalFormat format) {
         this.rows = mappers.of(Rows.class);
+        this.format = format;
     }
 
     @Override
@@ -75,13 +80,15 @@ class GroupStore implements PartStore<GroupId, Group> {
         return all;
     }
 
-    private static Group group(GroupRow row, List<MemberRow> members) {
+    private Group group(GroupRow row, List<MemberRow> members) {
         Map<Integer, List<UnitId>> steps = new TreeMap<>();
         members.forEach(m -> steps.computeIfAbsent(m.step(), s -> new ArrayList<>())
                 .add(new UnitId(new FixtureId(m.fixtureId()), m.cell())));
         Selection selection =
                 new Selection(steps.values().stream().map(Step::new).toList());
-        return new Group(new GroupId(row.id()), row.number(), row.name(), new GroupContent.Fixed(selection));
+        GroupContent content =
+                row.recipe().isEmpty() ? new GroupContent.Fixed(selection) : format.readContent(row.recipe());
+        return new Group(new GroupId(row.id()), row.number(), row.name(), content, row.tint(), row.note());
     }
 
     @Override
@@ -94,8 +101,16 @@ class GroupStore implements PartStore<GroupId, Group> {
 
     private void put(long show, Group group) {
         int id = group.id().value();
-        rows.insert(new GroupRow(show, id, group.number(), group.name()));
-        List<Step> steps = group.content().selection().steps();
+        boolean recipe = group.content().recipe();
+        rows.insert(new GroupRow(
+                show,
+                id,
+                group.number(),
+                group.name(),
+                group.tint(),
+                group.note(),
+                recipe ? format.writeContent(group.content()) : ""));
+        List<Step> steps = recipe ? List.of() : fixed(group);
         int seq = 0;
         for (int step = 0; step < steps.size(); step++) {
             for (UnitId unit : steps.get(step).units()) {
@@ -103,5 +118,9 @@ class GroupStore implements PartStore<GroupId, Group> {
                         new MemberRow(show, id, step, seq++, unit.fixture().value(), unit.cell()));
             }
         }
+    }
+
+    private static List<Step> fixed(Group group) {
+        return ((GroupContent.Fixed) group.content()).selection().steps();
     }
 }

@@ -8,14 +8,18 @@ options { caseInsensitive = true; }
 
 line : command? EOF ;
 
+/* How a group is made, and patterns alone. */
+asked : selection pattern* EOF ;
+laid : pattern EOF ;
+
 /* Reading aloud: a fixture number and its address, or the slot alone in the universe read last. */
 aloud : integer address EOF ;
 
 command
     : patch | add | unpatch | delete | name | place | hang | purpose | note
     | renumber | change | swap | shift | compact | mark | universe | saveVersion | restoreVersion
-    | recordGroup | editGroup | recordPalette | rename
-    | home | clear | next | previous | highlight | undo | redo
+    | recordGroup | editGroup | moveGroup | copyGroup | freezeGroup | starterGroups | recordPalette | rename
+    | home | clear | next | previous | whole | recordHighlight | forgetHighlight | highlight | undo | redo
     | choose
     ;
 
@@ -26,7 +30,7 @@ clashing : SHARE | TAKE OVER ;
 add : ADD numbers AS profile ;
 unpatch : UNPATCH selection ;
 delete
-    : DELETE GROUP groupRef             # deleteGroup
+    : DELETE GROUP groupRef (PLUS groupRef)*    # deleteGroup
     | DELETE kind paletteRef            # deletePalette
     | DELETE selection                  # deleteFixtures
     ;
@@ -55,8 +59,12 @@ universeChange
 target : text ;
 saveVersion : SAVE VERSION text ;
 restoreVersion : RESTORE VERSION text ;
-recordGroup : RECORD GROUP integer? text? REPLACE? ;
+recordGroup : RECORD GROUP integer? text? (AS RECIPE)? REPLACE? ;
 editGroup : EDIT GROUP groupRef (PLUS joined | MINUS taken)+ ;
+moveGroup : MOVE GROUP groupRef TO integer ;
+copyGroup : COPY GROUP groupRef TO integer ;
+freezeGroup : FREEZE GROUP groupRef ;
+starterGroups : STARTER GROUPS ;
 joined : selectionTerm ;
 taken : selectionTerm ;
 recordPalette : RECORD kind integer? text? scope? (CLOSE WHEEL)? onto? ;
@@ -67,33 +75,63 @@ home : HOME kind? ;
 clear : CLEAR ALL? ;
 next : NEXT ;
 previous : PREVIOUS ;
-highlight : HIGHLIGHT (ON | OFF) ;
+whole : WHOLE ;
+highlight : HIGHLIGHT (ON | OFF) | HIGHLIGHT REST (number | OFF) ;
+recordHighlight : RECORD HIGHLIGHT (PER TYPE)? ;
+forgetHighlight : HIGHLIGHT HOME ;
 undo : UNDO integer? ;
 redo : REDO integer? ;
 
 /* Choose, arrange, set: any of the three, in this order. */
 choose : selection pattern* value* | pattern+ value* | value+ ;
 
-selection : selectionTerm ((PLUS | MINUS) selectionTerm)* ;
+selection : selectionTerm ((PLUS | MINUS | BOTH) selectionTerm)* (WHERE state)? ;
 selectionTerm
     : unit (THRU unit)?                 # range
+    | described                         # ofDescription
     | GROUP groupRef                    # ofGroup
-    | TYPE text                         # ofType
-    | POSITION text                     # atPosition
-    | ALL                               # everything
     | LAST                              # lastSelection
+    | OPEN selection pattern* CLOSED    # nested
+    ;
+described
+    : TYPE text                         # ofType
+    | POSITION text                     # atPosition
+    | PURPOSE text                      # forPurpose
+    | UNIVERSE integer                  # onUniverse
+    | ALL                               # everything
     ;
 unit : INT | DECIMAL ;
 groupRef : integer | text ;
+
+state
+    : NOT state                         # notState
+    | state AND state                   # andState
+    | state OR state                    # orState
+    | OPEN state CLOSED                 # nestedState
+    | LIT                               # lit
+    | DARK                              # dark
+    | ACTIVE                            # active
+    | AT (FULL | OUT | number (THRU number)?)   # atLevel
+    | USES kind paletteRef              # usesPalette
+    | IN GROUP? groupRef                # inGroup
+    | UNPATCHED                         # unpatched
+    | (ANSWERED | WRONG | DEAD | NOT TRIED)     # answeredSo
+    | described                         # amongState
+    ;
 
 pattern
     : EVERY integer (FROM integer)?     # every
     | BLOCKS OF integer                 # blocks
     | PART integer OF integer           # part
+    | STEP integer                      # oneStep
     | MIRROR                            # mirror
     | REVERSE                           # reverse
     | SHUFFLE (SEED integer)?           # shuffle
+    | CELLS                             # cells
+    | SORT BY sortBy (FROM number COMMA number)?    # sort
+    | (ROWS | COLUMNS | DIAGONAL | RINGS) (OF integer)? (WITHIN number)?    # grid
     ;
+sortBy : NUMBER | ACROSS | ALONG | UP | OUTWARD ;
 
 value
     : AT amount                         # intensity
@@ -135,6 +173,11 @@ WITH : 'with' ; SHIFT : 'shift' ; BY : 'by' ; COMPACT : 'compact' ; UNIVERSE : '
 ONE : 'one' ; MARK : 'mark' ; ANSWERED : 'answered' ; WRONG : 'wrong' ; DEAD : 'dead' ; NOT : 'not' ;
 TRIED : 'tried' ; PRIORITY : 'priority' ; NUMBER : 'number' ; RIG : 'rig' ; UNICAST : 'unicast' ;
 MULTICAST : 'multicast' ; SAVE : 'save' ; RESTORE : 'restore' ; VERSION : 'version' ;
+MOVE : 'move' ; COPY : 'copy' ; FREEZE : 'freeze' ; STARTER : 'starter' ; GROUPS : 'groups' ; RECIPE : 'recipe' ;
+WHOLE : 'whole' ; STEP : 'step' ; CELLS : 'cells' ; SORT : 'sort' ; ACROSS : 'across' ; ALONG : 'along' ; UP : 'up' ;
+OUTWARD : 'outward' ; ROWS : 'rows' ; COLUMNS : 'columns' ; DIAGONAL : 'diagonal' ; RINGS : 'rings' ; WITHIN : 'within' ;
+REST : 'rest' ; WHERE : 'where' ; LIT : 'lit' ; DARK : 'dark' ; ACTIVE : 'active' ; USES : 'uses' ; IN : 'in' ; UNPATCHED : 'unpatched' ;
+AND : 'and' ; OR : 'or' ; OPEN : '(' ; CLOSED : ')' ; BOTH : '&' ;
 PLUS : '+' ; MINUS : '-' ; COMMA : ',' ;
 DECIMAL : [0-9]+ '.' [0-9]+ ;
 INT : [0-9]+ ;

@@ -74,7 +74,7 @@ public final class Gaps {
     /** Nobody, as long as there are no groups at all. */
     private List<Integer> inNoGroup() {
         Set<FixtureId> grouped = show.groups().stream()
-                .flatMap(g -> g.content().selection().units().stream())
+                .flatMap(g -> show.units(g).units().stream())
                 .map(UnitId::fixture)
                 .collect(Collectors.toSet());
         return grouped.isEmpty()

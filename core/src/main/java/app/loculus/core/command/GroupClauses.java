@@ -1,40 +1,70 @@
 package app.loculus.core.command;
 
+import app.loculus.core.edit.group.CopyGroup;
 import app.loculus.core.edit.group.DeleteGroup;
 import app.loculus.core.edit.group.EditGroup;
+import app.loculus.core.edit.group.FreezeGroup;
 import app.loculus.core.edit.group.GroupFinder;
+import app.loculus.core.edit.group.MoveGroup;
 import app.loculus.core.edit.group.RecordGroup;
+import app.loculus.core.edit.group.RecordStarters;
 import app.loculus.core.edit.group.RenameGroup;
 import app.loculus.core.group.Group;
-import app.loculus.core.selection.Selection;
+import app.loculus.core.selection.Choice;
 import app.loculus.core.show.Draft;
 import app.loculus.core.show.ShowEdit;
 import java.util.List;
+import java.util.Optional;
+import org.antlr.v4.runtime.tree.ParseTree;
 
 /** The verbs of groups. */
 final class GroupClauses extends RoomClauses {
 
     @Override
     public List<ShowEdit> visitDeleteGroup(LineParser.DeleteGroupContext c) {
-        return later(draft -> new DeleteGroup(group(draft, c.groupRef()).id()));
+        return later(draft -> new DeleteGroup(
+                c.groupRef().stream().map(g -> group(draft, g).id()).distinct().toList()));
     }
 
     @Override
     public List<ShowEdit> visitRecordGroup(LineParser.RecordGroupContext c) {
-        return one(new RecordGroup(Terms.maybe(c.integer()), Terms.maybe(c.text()), c.REPLACE() != null));
+        return one(new RecordGroup(
+                Terms.maybe(c.integer()), Terms.maybe(c.text()), c.RECIPE() != null, c.REPLACE() != null));
     }
 
     @Override
     public List<ShowEdit> visitEditGroup(LineParser.EditGroupContext c) {
         return later(draft -> {
-            Selecting selecting = new Selecting(draft);
-            return new EditGroup(
-                    group(draft, c.groupRef()).id(), all(selecting, c.joined()), all(selecting, c.taken()));
+            Choices choices = new Choices(draft);
+            return new EditGroup(group(draft, c.groupRef()).id(), all(choices, c.joined()), all(choices, c.taken()));
         });
     }
 
-    private static Selection all(Selecting selecting, List<? extends org.antlr.v4.runtime.tree.ParseTree> terms) {
-        return terms.stream().map(selecting::visit).reduce(Selection.EMPTY, Selection::plus);
+    private static Choice all(Choices choices, List<? extends ParseTree> terms) {
+        return terms.stream()
+                .map(choices::visit)
+                .reduce((one, other) -> Choice.Joined.of(one, Choice.How.PLUS, other))
+                .orElse(EditGroup.NOBODY);
+    }
+
+    @Override
+    public List<ShowEdit> visitMoveGroup(LineParser.MoveGroupContext c) {
+        return later(draft -> new MoveGroup(group(draft, c.groupRef()).id(), Terms.integer(c.integer())));
+    }
+
+    @Override
+    public List<ShowEdit> visitCopyGroup(LineParser.CopyGroupContext c) {
+        return later(draft -> new CopyGroup(group(draft, c.groupRef()).id(), Terms.integer(c.integer())));
+    }
+
+    @Override
+    public List<ShowEdit> visitFreezeGroup(LineParser.FreezeGroupContext c) {
+        return later(draft -> new FreezeGroup(group(draft, c.groupRef()).id()));
+    }
+
+    @Override
+    public List<ShowEdit> visitStarterGroups(LineParser.StarterGroupsContext c) {
+        return one(new RecordStarters(Optional.empty()));
     }
 
     private static Group group(Draft draft, LineParser.GroupRefContext c) {

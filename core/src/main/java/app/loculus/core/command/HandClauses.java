@@ -6,11 +6,15 @@ import app.loculus.core.edit.hand.Amount;
 import app.loculus.core.edit.hand.Arrange;
 import app.loculus.core.edit.hand.Choose;
 import app.loculus.core.edit.hand.Clear;
+import app.loculus.core.edit.hand.DimRest;
+import app.loculus.core.edit.hand.ForgetHighlight;
 import app.loculus.core.edit.hand.Highlight;
+import app.loculus.core.edit.hand.RecordHighlight;
 import app.loculus.core.edit.hand.SendHome;
 import app.loculus.core.edit.hand.SetColour;
 import app.loculus.core.edit.hand.SetSpread;
 import app.loculus.core.edit.hand.StepShare;
+import app.loculus.core.edit.hand.Whole;
 import app.loculus.core.profile.Kind;
 import app.loculus.core.selection.Spread;
 import app.loculus.core.show.ShowEdit;
@@ -18,6 +22,7 @@ import app.loculus.core.unit.Kelvin;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.function.BiFunction;
 
 /** Choosing, arranging and setting. */
@@ -34,7 +39,7 @@ final class HandClauses extends RoomClauses {
     public List<ShowEdit> visitChoose(LineParser.ChooseContext c) {
         List<ShowEdit> edits = new ArrayList<>();
         if (c.selection() != null) {
-            edits.addAll(later(draft -> new Choose(new Selecting(draft).visit(c.selection()))));
+            edits.addAll(later(draft -> Choose.of(new Choices(draft).visit(c.selection()))));
         }
         c.pattern().forEach(p -> edits.addAll(later(draft -> new Arrange(p.accept(new Patterns())))));
         c.value().forEach(v -> edits.addAll(all.edits(v)));
@@ -62,8 +67,26 @@ final class HandClauses extends RoomClauses {
     }
 
     @Override
+    public List<ShowEdit> visitWhole(LineParser.WholeContext c) {
+        return one(new Whole(OptionalInt.empty()));
+    }
+
+    @Override
     public List<ShowEdit> visitHighlight(LineParser.HighlightContext c) {
-        return one(new Highlight(c.ON() != null));
+        if (c.REST() == null) {
+            return one(new Highlight(c.ON() != null));
+        }
+        return one(new DimRest(Optional.ofNullable(c.number()).map(Terms::number)));
+    }
+
+    @Override
+    public List<ShowEdit> visitRecordHighlight(LineParser.RecordHighlightContext c) {
+        return one(new RecordHighlight(c.TYPE() != null));
+    }
+
+    @Override
+    public List<ShowEdit> visitForgetHighlight(LineParser.ForgetHighlightContext c) {
+        return one(new ForgetHighlight());
     }
 
     @Override

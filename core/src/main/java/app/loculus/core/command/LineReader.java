@@ -5,6 +5,7 @@ import app.loculus.core.problem.Place;
 import app.loculus.core.problem.Problem;
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.profile.Profiles;
+import app.loculus.core.selection.Pattern;
 import app.loculus.core.show.Draft;
 import app.loculus.core.show.ShowEdit;
 import java.util.List;
@@ -74,6 +75,23 @@ public final class LineReader {
                 ? new Address(universe, Terms.integer(aloud.address().getText()))
                 : Terms.address(aloud.address());
         return new ReadAloud(Terms.integer(aloud.integer()), address);
+    }
+
+    /**
+     * Reads how lights are asked for: {@code type "Wash" & position "Bridge 1" every 2}.
+     *
+     * @throws Refusal with the place in the text
+     */
+    public AskedFor readAskedFor(String text) {
+        LineParser.AskedContext asked = parser(text).asked();
+        List<Pattern> patterns =
+                asked.pattern().stream().map(p -> p.accept(new Patterns())).toList();
+        return new AskedFor(draft -> new Choices(draft).visit(asked.selection()), patterns);
+    }
+
+    /** Reads one pattern: {@code every 2 from 3}. @throws Refusal with the place in the text */
+    public Pattern readPattern(String text) {
+        return parser(text).laid().pattern().accept(new Patterns());
     }
 
     private static String withoutComment(String text) {

@@ -2,6 +2,7 @@ package app.loculus.core.patch;
 
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.problem.WayOut;
+import app.loculus.core.profile.Cells;
 import app.loculus.core.profile.Mode;
 import app.loculus.core.profile.Profile;
 import app.loculus.core.profile.Profiles;
@@ -67,6 +68,11 @@ public final class Patch {
         return java.util.Collections.unmodifiableCollection(byNumber.values());
     }
 
+    /** Every fixture's id; the same collection as long as the patch is the same. */
+    public Collection<FixtureId> ids() {
+        return java.util.Collections.unmodifiableSet(byId.keySet());
+    }
+
     public int size() {
         return byNumber.size();
     }
@@ -117,6 +123,18 @@ public final class Patch {
 
     public Mode modeOf(Fixture fixture) {
         return profileOf(fixture).mode(fixture.mode());
+    }
+
+    /** The cells of a fixture that hold no others, in order; the whole fixture where it has none. */
+    public List<UnitId> cellsOf(FixtureId id) {
+        Cells cells = modeOf(get(id)).layout();
+        List<UnitId> units = new ArrayList<>();
+        for (int cell = 1; cell <= cells.count(); cell++) {
+            if (cells.innermost(cell)) {
+                units.add(new UnitId(id, cell));
+            }
+        }
+        return units.isEmpty() ? List.of(UnitId.whole(id)) : units;
     }
 
     public FixtureId nextId() {

@@ -1,70 +1,151 @@
 package app.loculus.core.programmer;
 
+import app.loculus.core.patch.Patch;
 import app.loculus.core.patch.UnitId;
+import app.loculus.core.selection.Choice;
 import app.loculus.core.selection.Pattern;
 import app.loculus.core.selection.Selection;
+import app.loculus.core.selection.Sort;
 import app.loculus.core.selection.Taken;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Predicate;
+import java.util.function.UnaryOperator;
+import java.util.stream.Stream;
 
 /**
  * What is selected and how it was taken.
  *
  * @param selection the units in hand, in order
  * @param base what the patterns take from
- * @param patterns in the order they were laid on
- * @param share which share of the last pattern is in hand, from 0
- * @param last the selection before this one
+ * @param asked how the base was asked for, so that a recipe can ask again
+ * @param patterns in the order they were laid on; each knows which share of its steps it takes
+ * @param recent selections before this one, the latest first
  * @param highlight whether the units in hand are shown off
  */
 public record Hand(
-        Selection selection, Selection base, List<Pattern> patterns, int share, Selection last, boolean highlight) {
+        Selection selection,
+        Selection base,
+        Choice asked,
+        List<Pattern> patterns,
+        List<Selection> recent,
+        boolean highlight) {
 
-    public static final Hand EMPTY = new Hand(Selection.EMPTY, Selection.EMPTY, List.of(), 0, Selection.EMPTY, false);
+    public static final Hand EMPTY =
+            new Hand(Selection.EMPTY, Selection.EMPTY, new Choice.Units(Selection.EMPTY), List.of(), List.of(), false);
+
+    private static final int MOST_RECENT = 8;
 
     public Hand {
         patterns = List.copyOf(patterns);
+        // What earlier versions wrote has neither of these.
+        asked = asked == null ? new Choice.Units(base) : asked;
+        recent = recent == null ? List.of() : List.copyOf(recent);
     }
 
+    /** Units, however they were pointed out. */
     public Hand choosing(Selection next) {
-        boolean nothingLost = selection.isEmpty() || selection.equals(next);
-        return new Hand(next, next, List.of(), 0, nothingLost ? last : selection, highlight);
+        return choosing(new Choice.Units(next), next);
     }
 
-    /** Lays a pattern on what is in hand. */
-    public Hand arranged(Pattern pattern) {
+    /** @param how how these were asked for */
+    public Hand choosing(Choice how, Selection next) {
+        boolean nothingLost = selection.isEmpty() || selection.equals(next);
+        return new Hand(next, next, how, List.of(), nothingLost ? recent : remembered(), highlight);
+    }
+
+    /** A selection that only grew is remembered once. */
+    private List<Selection> remembered() {
+        Stream<Selection> others = recent.stream()
+                .filter(s -> !s.equals(selection)
+                        && !(s.steps().size() < selection.steps().size()
+                                && selection
+                                        .steps()
+                                        .subList(0, s.steps().size())
+                                        .equals(s.steps())));
+        return Stream.concat(Stream.of(selection), others).limit(MOST_RECENT).toList();
+    }
+
+    /** The same units in an order of their own. */
+    public Hand ordered(Selection order) {
+        return new Hand(order, order, new Choice.Units(order), List.of(), recent, highlight);
+    }
+
+    /** The selection before this one. */
+    public Selection last() {
+        return recent.isEmpty() ? Selection.EMPTY : recent.get(0);
+    }
+
+    /** How what is in hand would be asked for again. */
+    public Choice asking() {
+        return patterns.isEmpty() ? asked : new Choice.Arranged(asked, patterns);
+    }
+
+    /** Lays a pattern on what is in hand; one that undoes or replaces the one before takes its place. */
+    public Hand arranged(Pattern pattern, Patch patch) {
         List<Pattern> all = new ArrayList<>(patterns);
-        all.add(pattern);
-        return taking(base, all, share);
+        Pattern before = all.isEmpty() ? null : all.get(all.size() - 1);
+        boolean back = pattern instanceof Pattern.Reverse && pattern.equals(before);
+        if (back || before != null && ordersAnew(pattern) && ordersAnew(before)) {
+            all.remove(all.size() - 1);
+        }
+        if (!back) {
+            all.add(pattern);
+        }
+        return taking(all, patch);
+    }
+
+    /** Whether the order before does not matter to it. */
+    private static boolean ordersAnew(Pattern pattern) {
+        return pattern instanceof Pattern.Shuffle || pattern instanceof Sort;
     }
 
     /** The next share of the pattern, or the one so many further on (negative: back). */
-    public Hand stepped(int shares) {
-        return taking(base, patterns, share + shares);
+    public Hand stepped(int by, Patch patch) {
+        return taking(Taken.stepped(base, patterns, by, patch), patch);
+    }
+
+    /** Everything that the patterns took from, as it was asked for. */
+    public Hand whole() {
+        return new Hand(base, base, asked, List.of(), recent, highlight);
+    }
+
+    /** Without one of the patterns. */
+    public Hand without(int pattern, Patch patch) {
+        List<Pattern> all = new ArrayList<>(patterns);
+        all.remove(pattern);
+        return taking(all, patch);
+    }
+
+    private Hand taking(List<Pattern> all, Patch patch) {
+        return new Hand(Taken.of(base, all, patch).selection(), base, asked, all, recent, highlight);
+    }
+
+    /** What the patterns make of the base: the share, and how many there are. */
+    public Taken taken(Patch patch) {
+        return Taken.of(base, patterns, patch);
     }
 
     /** What the patterns leave of the base, in its order. */
     public Selection rest() {
-        return base.minus(selection);
-    }
-
-    public int shares() {
-        return Taken.of(base, patterns, share).shares();
+        return base.beside(selection);
     }
 
     public Hand highlighting(boolean on) {
-        return new Hand(selection, base, patterns, share, last, on);
+        return new Hand(selection, base, asked, patterns, recent, on);
     }
 
-    /** The same hand with only the units that pass. */
-    public Hand keeping(Predicate<UnitId> wanted) {
+    /** The same hand with only the units that pass. @param how what becomes of how they were asked for */
+    public Hand keeping(Predicate<UnitId> wanted, UnaryOperator<Choice> how) {
         return new Hand(
-                selection.keeping(wanted), base.keeping(wanted), patterns, share, last.keeping(wanted), highlight);
-    }
-
-    private Hand taking(Selection from, List<Pattern> all, int wanted) {
-        Taken taken = Taken.of(from, all, wanted);
-        return new Hand(taken.selection(), from, all, taken.share(), last, highlight);
+                selection.keeping(wanted),
+                base.keeping(wanted),
+                how.apply(asked),
+                patterns,
+                recent.stream()
+                        .map(s -> s.keeping(wanted))
+                        .filter(s -> !s.isEmpty())
+                        .toList(),
+                highlight);
     }
 }

@@ -4,8 +4,12 @@ import app.loculus.core.patch.Address;
 import app.loculus.core.patch.Fixture;
 import app.loculus.core.patch.FixtureId;
 import app.loculus.core.patch.UnitId;
+import app.loculus.core.profile.Attribute;
 import app.loculus.core.profile.Mode;
+import app.loculus.core.profile.Parameter;
+import app.loculus.core.programmer.HighlightLook;
 import app.loculus.core.programmer.UnitValues;
+import java.util.Collection;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -92,35 +96,128 @@ public interface Layer {
                 Optional.ofNullable(values.get(unit))
                         .ifPresent(held -> held.byAttribute()
                                 .forEach((attribute, touched) ->
-                                        resolver.set(mode, unit, attribute, touched.value(), merge, channels)));
+                                        resolver.set(mode, unit, attribute, touched.value(), this, channels)));
             }
         }
     }
 
-    /** Units shown off, each as its profile says. */
-    record Highlighted(String owner, long sinceMillis, Set<UnitId> units) implements Layer {
+    /**
+     * Units shown off.
+     *
+     * @param look how, where that is not what their profiles say
+     * @param others fixtures that keep a share of their light meanwhile; none when everything else stays as it is
+     */
+    record Highlighted(
+            String owner, long sinceMillis, Set<UnitId> units, HighlightLook look, Collection<FixtureId> others)
+            implements Layer {
 
         @Override
         public Set<FixtureId> fixtures() {
-            return units.stream().map(UnitId::fixture).collect(Collectors.toCollection(LinkedHashSet::new));
+            Set<FixtureId> all =
+                    units.stream().map(UnitId::fixture).collect(Collectors.toCollection(LinkedHashSet::new));
+            all.addAll(others);
+            return all;
         }
 
         @Override
         public Set<FixtureId> differing(Layer earlier) {
-            return earlier instanceof Highlighted before && before.units.equals(units)
+            return earlier instanceof Highlighted before
+                            && before.units.equals(units)
+                            && before.look.equals(look)
+                            && before.others.equals(others)
                     ? Set.of()
                     : Layer.union(this, earlier);
         }
 
         @Override
         public void lay(Fixture fixture, Mode mode, List<Resolved> channels, Resolver resolver) {
+            Set<Integer> shown = units.stream()
+                    .filter(u -> u.fixture().equals(fixture.id()))
+                    .map(UnitId::cell)
+                    .collect(Collectors.toSet());
+            if (shown.isEmpty()) {
+                look.rest()
+                        .filter(share -> !units.isEmpty())
+                        .ifPresent(share -> outermost(mode)
+                                .forEach(dimmer -> channels.set(
+                                        dimmer, channels.get(dimmer).dimmed(share.value()))));
+                return;
+            }
+            List<Resolved> below = List.copyOf(channels);
+            Set<Integer> around = around(mode, shown);
             for (int i = 0; i < channels.size(); i++) {
                 int cell = mode.channels().get(i).cell();
-                if (mode.layout().outwards(cell).stream()
-                        .anyMatch(outer -> units.contains(new UnitId(fixture.id(), outer)))) {
-                    Resolved.highlighted(mode.channels().get(i)).ifPresent(set(channels, i));
+                if (around.contains(cell) || lies(mode, cell, shown)) {
+                    Resolved.highlighted(mode.channels().get(i), owner).ifPresent(set(channels, i));
                 }
             }
+            look.of(fixture.profile())
+                    .forEach((attribute, value) -> shown.forEach(cell ->
+                            resolver.show(mode, new UnitId(fixture.id(), cell), attribute, value, this, channels)));
+            if (!around.isEmpty()) {
+                others(mode, shown, around).forEach(cell -> asBefore(mode, cell, around, below, channels));
+            }
+        }
+
+        /** The dimmers that everything else lies under. */
+        private static List<Integer> outermost(Mode mode) {
+            int whole = dimmer(mode, 0);
+            return whole >= 0
+                    ? List.of(whole)
+                    : mode.layout().directlyIn(0).stream()
+                            .map(cell -> dimmer(mode, cell))
+                            .filter(d -> d >= 0)
+                            .toList();
+        }
+
+        /** What the shown cells lie in: it has to let light through. */
+        private static Set<Integer> around(Mode mode, Set<Integer> shown) {
+            return shown.stream()
+                    .flatMap(cell -> mode.layout().outwards(cell).stream().skip(1))
+                    .filter(outer -> !lies(mode, outer, shown))
+                    .collect(Collectors.toSet());
+        }
+
+        private static boolean lies(Mode mode, int cell, Set<Integer> shown) {
+            return mode.layout().outwards(cell).stream().anyMatch(shown::contains);
+        }
+
+        /** Cells outermost beside what is shown: they lie in what was opened, and are not shown themselves. */
+        private static List<Integer> others(Mode mode, Set<Integer> shown, Set<Integer> around) {
+            return around.stream()
+                    .flatMap(outer -> mode.layout().directlyIn(outer).stream())
+                    .filter(cell -> !around.contains(cell) && !shown.contains(cell))
+                    .toList();
+        }
+
+        /** Takes from the other cells what the dimmers around them were opened by. */
+        private static void asBefore(
+                Mode mode, int cell, Set<Integer> around, List<Resolved> below, List<Resolved> channels) {
+            double factor = 1;
+            for (int outer : mode.layout().outwards(cell)) {
+                int dimmer = around.contains(outer) ? dimmer(mode, outer) : -1;
+                if (dimmer >= 0) {
+                    double now = Lights.light(channels.get(dimmer));
+                    factor *= now > 0 ? Lights.light(below.get(dimmer)) / now : 1;
+                }
+            }
+            int own = dimmer(mode, cell);
+            if (own >= 0) {
+                channels.set(own, below.get(own).dimmed(factor));
+            } else {
+                double left = factor;
+                mode.layout().directlyIn(cell).stream()
+                        .map(inner -> dimmer(mode, inner))
+                        .filter(inner -> inner >= 0)
+                        .forEach(inner -> channels.set(inner, below.get(inner).dimmed(left)));
+            }
+        }
+
+        /** The channel that dims a cell, −1 where none does. */
+        private static int dimmer(Mode mode, int cell) {
+            return mode.parameter(cell, Attribute.DIMMER)
+                    .map(Parameter::channel)
+                    .orElse(-1);
         }
 
         private static java.util.function.Consumer<Resolved> set(List<Resolved> channels, int at) {

@@ -5,16 +5,25 @@ import app.loculus.core.profile.ChannelFunction;
 import app.loculus.core.unit.Fraction;
 import java.util.Optional;
 
-/** One channel's value after all layers. */
-public record Resolved(ChannelFunction function, Fraction fraction, Source source) {
+/** One channel's value after all layers. @param layer the owner of the layer that says so */
+public record Resolved(ChannelFunction function, Fraction fraction, Source source, String layer) {
+
+    /** Below all layers. */
+    public static final String HOME = "home";
 
     static Resolved home(Channel channel) {
         ChannelFunction function = channel.homeFunction();
-        return new Resolved(function, function.fractionOfDmx(channel.home()), new Source.Home());
+        return new Resolved(function, function.fractionOfDmx(channel.home()), new Source.Home(), HOME);
+    }
+
+    /** Whether this is where the channel stands when nobody says anything. */
+    boolean atHome(Channel channel) {
+        Resolved home = home(channel);
+        return function.equals(home.function) && fraction.equals(home.fraction);
     }
 
     /** What the channel shows when its fixture is shown off; empty when its profile does not say. */
-    static Optional<Resolved> highlighted(Channel channel) {
+    static Optional<Resolved> highlighted(Channel channel, String layer) {
         if (channel.highlight().isEmpty()) {
             return Optional.empty();
         }
@@ -23,6 +32,13 @@ public record Resolved(ChannelFunction function, Fraction fraction, Source sourc
                 .filter(f -> dmx >= f.from() && dmx <= f.to())
                 .findFirst()
                 .orElse(channel.functions().get(0));
-        return Optional.of(new Resolved(function, function.fractionOfDmx(dmx), new Source.Highlight()));
+        return Optional.of(new Resolved(function, function.fractionOfDmx(dmx), new Source.Highlight(), layer));
+    }
+
+    /** The same at a share of its light. */
+    Resolved dimmed(double factor) {
+        double light = Lights.light(this) * factor;
+        double to = function.physicalFrom() > function.physicalTo() ? 1 - light : light;
+        return new Resolved(function, Fraction.clamp(to), source, layer);
     }
 }

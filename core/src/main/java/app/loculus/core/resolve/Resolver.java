@@ -56,7 +56,7 @@ public final class Resolver {
             UnitId unit,
             Attribute attribute,
             AttributeValue value,
-            Layer.Merge merge,
+            Layer.Values layer,
             List<Resolved> channels) {
         Parameter parameter = mode.parameter(unit.cell(), attribute).orElse(null);
         if (parameter == null) {
@@ -66,10 +66,25 @@ public final class Resolver {
         plain(unit, attribute, value).ifPresent(plain -> {
             ChannelFunction function = plain.functionOf(mode, parameter);
             plain.in(function)
-                    .map(f -> new Resolved(function, f, source))
-                    .filter(r -> counts(r, channels.get(parameter.channel()), attribute, merge))
+                    .map(f -> new Resolved(function, f, source, layer.owner()))
+                    .filter(r -> counts(r, channels.get(parameter.channel()), attribute, layer.merge()))
                     .ifPresent(r -> channels.set(parameter.channel(), r));
         });
+    }
+
+    /** Sets one attribute of a unit that is shown off, and of the cells in it. */
+    void show(Mode mode, UnitId unit, Attribute attribute, AttributeValue value, Layer layer, List<Resolved> channels) {
+        for (int cell = 0; cell <= mode.cells(); cell++) {
+            if (mode.layout().within(cell, unit.cell())) {
+                mode.parameter(cell, attribute).ifPresent(parameter -> {
+                    ChannelFunction function = value.functionOf(mode, parameter);
+                    value.in(function)
+                            .ifPresent(f -> channels.set(
+                                    parameter.channel(),
+                                    new Resolved(function, f, new Source.Highlight(), layer.owner())));
+                });
+            }
+        }
     }
 
     private static boolean counts(Resolved above, Resolved below, Attribute attribute, Layer.Merge merge) {

@@ -1,12 +1,15 @@
 package app.loculus.core.resolve;
 
 import app.loculus.core.palette.Palette;
+import app.loculus.core.patch.FixtureId;
 import app.loculus.core.patch.Patch;
 import app.loculus.core.patch.UnitId;
+import app.loculus.core.programmer.HighlightLook;
 import app.loculus.core.programmer.Programmer;
 import app.loculus.core.value.ColourAnswers;
 import app.loculus.core.value.PaletteId;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -24,16 +27,21 @@ public record Scene(Patch patch, Map<PaletteId, Palette> palettes, List<Layer> l
 
     /** A show by itself: its programmer, and highlight above it. */
     public static Scene of(
-            Patch patch, Map<PaletteId, Palette> palettes, Programmer programmer, ColourAnswers answers) {
+            Patch patch,
+            Map<PaletteId, Palette> palettes,
+            Programmer programmer,
+            HighlightLook look,
+            ColourAnswers answers) {
         Set<UnitId> shownOff = programmer.hand().highlight()
                 ? new LinkedHashSet<>(programmer.hand().selection().units())
                 : Set.of();
+        Collection<FixtureId> others = look.rest().isPresent() && !shownOff.isEmpty() ? patch.ids() : List.of();
         return new Scene(
                 patch,
                 palettes,
                 List.of(
                         new Layer.Values(PROGRAMMER, 0, Layer.Merge.LATEST, false, programmer.values()),
-                        new Layer.Highlighted(HIGHLIGHT, 0, shownOff)),
+                        new Layer.Highlighted(HIGHLIGHT, 0, shownOff, look, others)),
                 answers);
     }
 

@@ -12,6 +12,7 @@ import app.loculus.core.profile.Profile;
 import app.loculus.core.programmer.Hand;
 import app.loculus.core.programmer.Touching;
 import app.loculus.core.programmer.UnitValues;
+import app.loculus.core.selection.Choice;
 import app.loculus.core.selection.Selection;
 import java.util.ArrayList;
 import java.util.Collection;
@@ -22,6 +23,7 @@ import java.util.Optional;
 /** A show being edited: collects changes, what was read, words and warnings. Used by one thread and thrown away. */
 public final class Draft {
 
+    private final Show first;
     private Show now;
     private final List<Change<?, ?>> pending = new ArrayList<>();
     private final Joining net = new Joining();
@@ -30,6 +32,7 @@ public final class Draft {
     private final List<Problem> warnings = new ArrayList<>();
 
     public Draft(Show show) {
+        this.first = show;
         this.now = show;
     }
 
@@ -46,6 +49,7 @@ public final class Draft {
     public Outcome outcome() {
         Delta delta = net.delta();
         Identity.of(show(), delta).throwIfRefused();
+        Followers.told(first, show(), delta, this::say);
         return new Outcome(show(), delta, reads, words, warnings);
     }
 
@@ -140,6 +144,18 @@ public final class Draft {
         }
         selection.units().stream().map(UnitId::fixture).distinct().forEach(this::reads);
         return selection;
+    }
+
+    /** Who a choice stands for now; the edit goes by what it names. */
+    public Selection chosen(Choice choice) {
+        choice.groups().forEach(g -> reads(PartKinds.GROUPS, g));
+        choice.palettes().forEach(p -> reads(PartKinds.PALETTES, p));
+        if (choice.changesWithLight()) {
+            reads(PartKinds.VALUES);
+        }
+        Selection chosen = show().chosen(choice);
+        chosen.units().stream().map(UnitId::fixture).distinct().forEach(this::reads);
+        return chosen;
     }
 
     /** The hand, which the edit goes by. */

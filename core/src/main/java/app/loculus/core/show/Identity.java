@@ -42,7 +42,8 @@ final class Identity {
                 && change.noticed()
                 && (change.kind() == PartKinds.PROFILES
                         || change.kind() == PartKinds.FIXTURES
-                        || change.kind() == PartKinds.PALETTES && change.after().isEmpty());
+                        || (change.kind() == PartKinds.PALETTES || change.kind() == PartKinds.GROUPS)
+                                && change.after().isEmpty());
     }
 
     /** Everything that is wrong with a show that was put together from stored parts. */

@@ -1,7 +1,6 @@
 package app.loculus.core.show;
 
 import app.loculus.core.group.Group;
-import app.loculus.core.group.GroupId;
 import app.loculus.core.palette.Entry;
 import app.loculus.core.palette.Palette;
 import app.loculus.core.patch.Fixture;
@@ -12,8 +11,10 @@ import app.loculus.core.profile.Attribute;
 import app.loculus.core.profile.Profile;
 import app.loculus.core.profile.ProfileId;
 import app.loculus.core.programmer.Hand;
+import app.loculus.core.programmer.HighlightLook;
 import app.loculus.core.programmer.Touched;
 import app.loculus.core.programmer.UnitValues;
+import app.loculus.core.selection.GroupId;
 import app.loculus.core.value.PaletteId;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
@@ -61,9 +62,10 @@ public final class PartKinds {
                     "groups", "groups", numbered(GroupId.class, GroupId::value, GroupId::new), Group.class)
             .keyedBy(Group::id)
             .numberedBy(Group::number)
+            .brokenWhen(Circles::of)
             .refitting((id, group, refit) ->
-                    Optional.of(group.holding(group.content().filtered(s -> s.keeping(refit::keeps)))))
-            .told(Teller.named("group", g -> g.number() + " “" + g.name() + "”"));
+                    Optional.of(group.holding(group.content().refitted(refit::choice))))
+            .told(Teller.named("group", Group::toString));
 
     public static final PartKind<PaletteId, Palette> PALETTES = PartKind.of(
                     "palettes", "palettes", numbered(PaletteId.class, PaletteId::value, PaletteId::new), Palette.class)
@@ -90,10 +92,15 @@ public final class PartKinds {
 
     public static final PartKind<Whole, Hand> HAND = PartKind.of("hand", "what is in hand", whole(), Hand.class)
             .usually(show -> Hand.EMPTY)
-            .refitting((show, hand, refit) -> Optional.of(hand.keeping(refit::keeps)));
+            .refitting((show, hand, refit) -> Optional.of(hand.keeping(refit::keeps, refit::choice)));
+
+    public static final PartKind<Whole, HighlightLook> HIGHLIGHT = PartKind.of(
+                    "highlight", "looks of highlight", whole(), HighlightLook.class)
+            .usually(show -> HighlightLook.PROFILES)
+            .told(Teller.whenever("Highlight looks different"));
 
     public static final List<PartKind<?, ?>> ALL =
-            List.of(NAME, PROFILES, FIXTURES, GROUPS, PALETTES, UNIVERSES, VALUES, HAND);
+            List.of(NAME, PROFILES, FIXTURES, GROUPS, PALETTES, UNIVERSES, VALUES, HAND, HIGHLIGHT);
 
     private PartKinds() {}
 

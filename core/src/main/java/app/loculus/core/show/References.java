@@ -5,6 +5,8 @@ import app.loculus.core.palette.Palette;
 import app.loculus.core.patch.UnitId;
 import app.loculus.core.profile.Attribute;
 import app.loculus.core.programmer.Touched;
+import app.loculus.core.selection.GroupId;
+import app.loculus.core.value.PaletteId;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -40,6 +42,16 @@ public final class References {
                         .flatMap(f -> show.profiles().find(f.profile()).flatMap(p -> p.findMode(f.mode())))
                         .filter(mode -> unit.cell() >= 0 && unit.cell() <= mode.cells())
                         .isPresent();
+            }
+
+            @Override
+            public boolean keepsGroup(GroupId group) {
+                return show.group(group).isPresent();
+            }
+
+            @Override
+            public boolean keepsPalette(PaletteId palette) {
+                return show.palette(palette).isPresent();
             }
 
             @Override

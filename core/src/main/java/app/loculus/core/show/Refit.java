@@ -5,6 +5,10 @@ import app.loculus.core.palette.Palette;
 import app.loculus.core.patch.UnitId;
 import app.loculus.core.profile.Attribute;
 import app.loculus.core.programmer.Touched;
+import app.loculus.core.selection.Choice;
+import app.loculus.core.selection.GroupId;
+import app.loculus.core.selection.Selection;
+import app.loculus.core.value.PaletteId;
 import java.util.List;
 import java.util.Optional;
 
@@ -17,6 +21,30 @@ public interface Refit {
     /** Whether a unit stays. */
     default boolean keeps(UnitId unit) {
         return true;
+    }
+
+    /** Whether a group stays. */
+    default boolean keepsGroup(GroupId group) {
+        return true;
+    }
+
+    /** Whether a palette stays. */
+    default boolean keepsPalette(PaletteId palette) {
+        return true;
+    }
+
+    /** Who a choice stands for that names a group or a palette that goes. */
+    default Selection standing(Choice choice) {
+        return Selection.EMPTY;
+    }
+
+    /** What becomes of a way to ask: the same without units that go; plain units where it names what goes. */
+    default Choice choice(Choice choice) {
+        Choice kept =
+                choice.groups().allMatch(this::keepsGroup) && choice.palettes().allMatch(this::keepsPalette)
+                        ? choice
+                        : new Choice.Units(standing(choice));
+        return kept.refitted(s -> s.keeping(this::keeps));
     }
 
     /** What becomes of one entry of a palette: itself, others beside it, or nothing. */

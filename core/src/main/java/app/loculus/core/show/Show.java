@@ -1,7 +1,6 @@
 package app.loculus.core.show;
 
 import app.loculus.core.group.Group;
-import app.loculus.core.group.GroupId;
 import app.loculus.core.palette.Palette;
 import app.loculus.core.patch.Fixture;
 import app.loculus.core.patch.FixtureId;
@@ -12,8 +11,12 @@ import app.loculus.core.profile.Kind;
 import app.loculus.core.profile.Profiles;
 import app.loculus.core.programmer.Hand;
 import app.loculus.core.programmer.Programmer;
+import app.loculus.core.resolve.Lights;
 import app.loculus.core.resolve.Resolver;
 import app.loculus.core.resolve.Scene;
+import app.loculus.core.selection.Choice;
+import app.loculus.core.selection.GroupId;
+import app.loculus.core.selection.Selection;
 import app.loculus.core.value.ColourAnswers;
 import app.loculus.core.value.PaletteId;
 import java.util.Comparator;
@@ -31,18 +34,30 @@ public final class Show {
     private final Patch patch;
     private final Programmer programmer;
     private final ColourAnswers answers;
+    private final Recipes recipes;
     private volatile Resolver resolver;
+    private volatile Lights lights;
 
-    private Show(PartMap parts, Patch patch, Programmer programmer, ColourAnswers answers) {
+    private Show(PartMap parts, Patch patch, Programmer programmer, ColourAnswers answers, Recipes recipes) {
+        this.recipes = recipes;
         this.parts = parts;
         this.patch = patch;
         this.programmer = programmer;
         this.answers = answers;
     }
 
+    /** The show after another one. */
+    private Show(Show before, PartMap parts, Patch patch, Programmer programmer, Delta delta) {
+        this.parts = parts;
+        this.patch = patch;
+        this.programmer = programmer;
+        this.answers = before.answers;
+        this.recipes = before.recipes.after(before, this, delta);
+    }
+
     public static Show empty(String name) {
         PartMap none = PartMap.empty();
-        Show nothing = new Show(none, patch(none), programmer(none), new ColourAnswers());
+        Show nothing = new Show(none, patch(none), programmer(none), new ColourAnswers(), new Recipes());
         return nothing.drafted(
                 new Delta(List.of(new Change<>(PartKinds.NAME, Whole.SHOW, Optional.empty(), Optional.of(name)))));
     }
@@ -74,7 +89,11 @@ public final class Show {
         boolean samePatch = parts.same(next, PartKinds.FIXTURES) && parts.same(next, PartKinds.PROFILES);
         boolean sameProgrammer = parts.same(next, PartKinds.VALUES) && parts.same(next, PartKinds.HAND);
         return new Show(
-                next, samePatch ? patch : patch(next, delta), sameProgrammer ? programmer : programmer(next), answers);
+                this,
+                next,
+                samePatch ? patch : patch(next, delta),
+                sameProgrammer ? programmer : programmer(next),
+                delta);
     }
 
     private static Patch patch(PartMap parts) {
@@ -153,6 +172,21 @@ public final class Show {
         return find(PartKinds.GROUPS, id);
     }
 
+    /** The units of a group as they are now, in order. */
+    public Selection units(Group group) {
+        return recipes.of(group, new ShowGround(this, this::lights));
+    }
+
+    /** Who a choice stands for now. */
+    public Selection chosen(Choice choice) {
+        return choice.in(new ShowGround(this, this::lights));
+    }
+
+    /** A choice as the line writes it here. */
+    public String words(Choice choice) {
+        return choice.words(new Words(this));
+    }
+
     /** By kind, then by number. */
     public List<Palette> palettes() {
         return all(PartKinds.PALETTES).values().stream()
@@ -175,7 +209,7 @@ public final class Show {
     }
 
     public Scene scene() {
-        return Scene.of(patch, all(PartKinds.PALETTES), programmer, answers);
+        return Scene.of(patch, all(PartKinds.PALETTES), programmer, get(PartKinds.HIGHLIGHT, Whole.SHOW), answers);
     }
 
     public Resolver resolver() {
@@ -183,6 +217,14 @@ public final class Show {
             resolver = new Resolver(scene());
         }
         return resolver;
+    }
+
+    /** What the lights do by this show alone. */
+    public Lights lights() {
+        if (lights == null) {
+            lights = new Lights(scene(), resolver());
+        }
+        return lights;
     }
 
     /** How people call a unit: {@code 12} or {@code 12.3}. */

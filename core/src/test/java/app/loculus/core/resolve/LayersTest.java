@@ -141,4 +141,86 @@ class LayersTest {
             assertThat(renderer.update(scene)).as("%s", lines.said()).isEqualTo(new FrameRenderer().render(scene));
         }
     }
+
+    private static final Show BATTEN =
+            Rig.after(Rig.everyKind(), "51 dimmer at 50", "51.1 thru 51.3 dimmer at 80", "clear");
+
+    private static String levels(Show show) {
+        return show.patch().cellsOf(show.patch().number(51).id()).stream()
+                .map(u -> String.valueOf(Math.round(show.lights().level(u) * 100)))
+                .collect(java.util.stream.Collectors.joining(" "));
+    }
+
+    @Test
+    void one_cell_under_a_master_dimmer_is_shown_off_and_the_others_stay_as_bright_as_they_were() {
+        assertThat(levels(BATTEN)).isEqualTo("40 40 40 50");
+        assertThat(levels(Rig.after(BATTEN, "51.2", "highlight on"))).isEqualTo("40 100 40 50");
+        assertThat(levels(Rig.after(BATTEN, "51.2 + 51.4", "highlight on"))).isEqualTo("40 100 40 100");
+        assertThat(levels(Rig.after(BATTEN, "51", "highlight on"))).isEqualTo("100 100 100 100");
+        Show dark = Rig.after(Rig.everyKind(), "51.2", "highlight on");
+        assertThat(levels(dark)).isEqualTo("0 100 0 0");
+        assertThat(levels(Rig.after(dark, "highlight off"))).isEqualTo("0 0 0 0");
+    }
+
+    /** What goes out, and not only what is meant: the octets of the batten's second cell and of its third. */
+    @Test
+    void the_light_of_one_cell_shown_off_goes_out() {
+        Show dark = Rig.after(Rig.everyKind(), "51.2", "highlight on");
+        byte[] slots = new FrameRenderer().render(dark.scene()).slots(2);
+        assertThat(slots[0] & 0xFF).as("master").isEqualTo(255);
+        assertThat(slots[4] & 0xFF).as("red of cell 2").isEqualTo(255);
+        assertThat(slots[7] & 0xFF).as("red of cell 3").isZero();
+        assertThat(slots[1] & 0xFF).as("red of cell 1").isZero();
+    }
+
+    @Test
+    void highlight_has_a_look_of_its_own_for_the_show_and_for_a_type() {
+        Show show = Rig.after(
+                Rig.everyKind(),
+                "11 at 40 white at 3200 k",
+                "record highlight per type",
+                "21 at 70",
+                "record highlight",
+                "clear all",
+                "11 + 21 + 1",
+                "highlight on");
+        assertThat(show.lights().level(unit(show, 11))).isEqualTo(0.4);
+        assertThat(show.lights().level(unit(show, 21))).isEqualTo(0.7);
+        assertThat(show.lights().level(unit(show, 1))).isEqualTo(0.7);
+        Show forgotten = Rig.after(show, "highlight home");
+        assertThat(forgotten.lights().level(unit(forgotten, 11))).isEqualTo(1);
+        assertThat(Rig.say(Rig.after(show, "12"), "record highlight").refused()).isTrue();
+    }
+
+    private static UnitId unit(Show show, int number) {
+        return UnitId.whole(show.patch().number(number).id());
+    }
+
+    @Test
+    void the_rest_keeps_a_share_of_its_light_only_while_something_is_shown_off() {
+        Show show = Rig.after(Rig.everyKind(), "11 + 21 + 51 at 80", "highlight rest 25", "1");
+        assertThat(show.lights().level(unit(show, 11))).isEqualTo(0.8);
+        Show shown = Rig.after(show, "highlight on");
+        assertThat(shown.lights().level(unit(shown, 1))).isEqualTo(1);
+        for (int number : new int[] {11, 21, 51}) {
+            assertThat(shown.lights().level(unit(shown, number)))
+                    .as("%d", number)
+                    .isCloseTo(0.2, org.assertj.core.api.Assertions.within(0.003));
+        }
+        FrameRenderer incremental = new FrameRenderer();
+        incremental.render(show.scene());
+        assertThat(incremental.update(shown.scene()).slots(1))
+                .isEqualTo(new FrameRenderer().render(shown.scene()).slots(1));
+        Show over = Rig.after(shown, "highlight off");
+        assertThat(incremental.update(over.scene()).slots(1))
+                .isEqualTo(new FrameRenderer().render(show.scene()).slots(1));
+    }
+
+    @Test
+    void what_is_shown_off_is_never_recorded() {
+        Show shown =
+                Rig.after(Rig.everyKind(), "11 thru 14 at 30", "highlight on", "record group 1", "11 white at 3200 k");
+        Show quiet = Rig.after(Rig.everyKind(), "11 thru 14 at 30", "record group 1", "11 white at 3200 k");
+        assertThat(shown.programmer().values()).isEqualTo(quiet.programmer().values());
+    }
 }

@@ -4,7 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import app.loculus.core.Rig;
 import app.loculus.core.patch.FixtureId;
+import app.loculus.core.patch.Patch;
 import app.loculus.core.patch.UnitId;
 import app.loculus.core.problem.Refusal;
 import java.util.ArrayList;
@@ -22,6 +24,8 @@ class SelectionTest {
                 .toList());
     }
 
+    private static final Patch NOBODY = new Patch(Rig.ALL, List.of());
+
     private static Selection upTo(int last) {
         return units(IntStream.rangeClosed(1, last).toArray());
     }
@@ -33,13 +37,17 @@ class SelectionTest {
     }
 
     private static List<List<Integer>> taken(Selection base, int share, Pattern... patterns) {
-        return steps(Taken.of(base, List.of(patterns), share).selection());
+        List<Pattern> laid = List.of(patterns);
+        for (int i = 0; i < Math.abs(share); i++) {
+            laid = Taken.stepped(base, laid, Integer.signum(share), NOBODY);
+        }
+        return steps(Taken.of(base, laid, NOBODY).selection());
     }
 
     @Test
     void adding_keeps_the_place_of_what_is_in_already() {
         assertThat(units(3, 1).plus(units(1, 2, 3, 4))).isEqualTo(units(3, 1, 2, 4));
-        assertThat(units(1, 2, 3).minus(units(2))).isEqualTo(units(1, 3));
+        assertThat(units(1, 2, 3).minus(units(2), f -> List.of())).isEqualTo(units(1, 3));
     }
 
     @Test
@@ -75,7 +83,7 @@ class SelectionTest {
 
     @Test
     void the_rest_is_what_the_pattern_left() {
-        Taken taken = Taken.of(upTo(5), List.of(new Pattern.EveryNth(2, 1)), 0);
+        Taken taken = Taken.of(upTo(5), List.of(new Pattern.EveryNth(2, 1)), NOBODY);
         assertThat(taken.rest()).isEqualTo(units(2, 4));
     }
 
@@ -91,18 +99,91 @@ class SelectionTest {
     @ParameterizedTest
     @ValueSource(ints = {1, 2, 5, 9, 16})
     void all_shares_together_are_the_base_once(int size) {
-        for (Pattern pattern : List.of(new Pattern.EveryNth(3, 2), new Pattern.Part(2, 4))) {
+        for (Pattern pattern : List.of(
+                new Pattern.EveryNth(3, 2), new Pattern.EveryNth(4, 1), new Pattern.Part(2, 4), new Pattern.One(1))) {
             List<List<Integer>> all = new ArrayList<>();
-            int shares = Taken.of(upTo(size), List.of(pattern), 0).shares();
-            IntStream.range(0, shares).forEach(s -> all.addAll(taken(upTo(size), s, pattern)));
+            int shares = Taken.of(upTo(size), List.of(pattern), NOBODY).shares();
+            for (int s = 1; s <= shares; s++) {
+                List<List<Integer>> share = taken(upTo(size), s, pattern);
+                assertThat(share).as("share %d of %d", s, shares).isNotEmpty();
+                all.addAll(share);
+            }
             assertThat(all).containsExactlyInAnyOrderElementsOf(steps(upTo(size)));
+            assertThat(taken(upTo(size), shares + 1, pattern)).isEqualTo(taken(upTo(size), 1, pattern));
         }
+    }
+
+    @Test
+    void every_nth_begins_at_the_step_that_is_named() {
+        assertThat(taken(upTo(8), 0, new Pattern.EveryNth(2, 3))).containsExactly(List.of(3), List.of(5), List.of(7));
+        assertThat(taken(upTo(8), 0, new Pattern.EveryNth(3, 5))).containsExactly(List.of(5), List.of(8));
+        assertThat(taken(upTo(8), 1, new Pattern.EveryNth(3, 5))).containsExactly(List.of(6));
+        assertThat(taken(upTo(8), 2, new Pattern.EveryNth(3, 5))).containsExactly(List.of(4), List.of(7));
+        assertThat(taken(upTo(8), 3, new Pattern.EveryNth(3, 5))).containsExactly(List.of(5), List.of(8));
+    }
+
+    @Test
+    void only_the_last_pattern_is_stepped() {
+        Selection evens = units(2, 4, 6, 8);
+        assertThat(taken(upTo(8), 0, new Pattern.EveryNth(2, 2), new Pattern.Part(1, 2)))
+                .isEqualTo(steps(units(2, 4)));
+        assertThat(taken(upTo(8), 1, new Pattern.EveryNth(2, 2), new Pattern.Part(1, 2)))
+                .isEqualTo(steps(units(6, 8)));
+        assertThat(taken(evens, 1, new Pattern.EveryNth(2, 1), new Pattern.Reverse()))
+                .isEqualTo(steps(units(8, 4)));
+    }
+
+    @Test
+    void stepping_without_a_share_goes_through_the_steps_one_by_one() {
+        List<List<Integer>> mirrored = taken(upTo(7), 0, new Pattern.Mirror());
+        for (int s = 1; s <= 4; s++) {
+            assertThat(taken(upTo(7), s, new Pattern.Mirror())).containsExactly(mirrored.get(s - 1));
+        }
+        assertThat(taken(upTo(7), 5, new Pattern.Mirror())).containsExactly(mirrored.get(0));
+        assertThat(taken(upTo(7), -1, new Pattern.Mirror())).containsExactly(mirrored.get(3));
+    }
+
+    @Test
+    void a_mirror_of_a_mirror_pairs_the_pairs_and_loses_nobody() {
+        assertThat(taken(upTo(8), 0, new Pattern.Mirror(), new Pattern.Mirror()))
+                .containsExactly(List.of(1, 8, 4, 5), List.of(2, 7, 3, 6));
+    }
+
+    private static UnitId cell(int fixture, int cell) {
+        return new UnitId(new FixtureId(fixture), cell);
+    }
+
+    @Test
+    void a_whole_fixture_and_its_cell_are_held_once() {
+        Selection whole = units(51);
+        Selection first = Selection.of(List.of(cell(51, 1)));
+        assertThat(whole.plus(first)).isEqualTo(whole);
+        assertThat(first.plus(units(3)).plus(whole)).isEqualTo(units(51, 3));
+        assertThat(Selection.of(List.of(cell(51, 0), cell(51, 1)))).isEqualTo(whole);
+    }
+
+    @Test
+    void a_cell_taken_out_of_a_whole_fixture_leaves_the_others() {
+        Selection left = units(3, 51)
+                .minus(Selection.of(List.of(cell(51, 1))), f -> List.of(cell(51, 1), cell(51, 2), cell(51, 3)));
+        assertThat(left.units()).containsExactly(cell(3, 0), cell(51, 2), cell(51, 3));
+        assertThat(Selection.of(List.of(cell(51, 2)))
+                        .minus(units(51), f -> List.of())
+                        .isEmpty())
+                .isTrue();
+    }
+
+    @Test
+    void what_is_in_both_keeps_the_first_order_and_the_smaller_unit() {
+        assertThat(units(4, 3, 2).and(units(2, 4))).isEqualTo(units(4, 2));
+        assertThat(units(51, 3).and(Selection.of(List.of(cell(51, 2)))).units()).containsExactly(cell(51, 2));
     }
 
     @Test
     void patterns_of_nothing_and_pattern_numbers_below_one() {
         assertThat(taken(Selection.EMPTY, 0, new Pattern.Mirror())).isEmpty();
         assertThat(taken(Selection.EMPTY, 3, new Pattern.Part(1, 4))).isEmpty();
+        assertThat(taken(upTo(8), 0, new Pattern.EveryNth(2, 9))).isEmpty();
         assertThatThrownBy(() -> new Pattern.EveryNth(0, 1)).isInstanceOf(Refusal.class);
         assertThatThrownBy(() -> new Pattern.Part(5, 4)).isInstanceOf(Refusal.class);
     }

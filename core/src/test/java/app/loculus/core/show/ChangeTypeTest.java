@@ -74,7 +74,7 @@ class ChangeTypeTest {
         Show show = Rig.show("patch 1 as \"Batten / cells\" at 1.1", "1.1 thru 1.4", "record group \"Cells\"");
         Outcome outcome = Rig.say(show, "change 1 to \"Par / rgb\"");
         assertThat(words(outcome)).contains("Cells that no longer exist leave group 1 “Cells”");
-        assertThat(outcome.show().groups().get(0).content().selection().units()).isEmpty();
+        assertThat(outcome.show().units(outcome.show().groups().get(0)).units()).isEmpty();
         assertThat(outcome.show().hand().selection().isEmpty()).isTrue();
     }
 }

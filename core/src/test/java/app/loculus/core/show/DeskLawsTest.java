@@ -21,7 +21,7 @@ class DeskLawsTest {
         mentioned.addAll(show.hand().selection().units());
         mentioned.addAll(show.hand().base().units());
         mentioned.addAll(show.hand().last().units());
-        show.groups().forEach(g -> mentioned.addAll(g.content().selection().units()));
+        show.groups().forEach(g -> mentioned.addAll(show.units(g).units()));
         show.palettes().stream().map(Palette::units).forEach(mentioned::addAll);
         for (UnitId unit : mentioned) {
             assertThat(show.patch().find(unit.fixture()))

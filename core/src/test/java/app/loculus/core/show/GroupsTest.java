@@ -29,7 +29,7 @@ class GroupsTest {
     private static String units(Show show, int number) {
         return String.join(
                 " ",
-                group(show, number).content().selection().units().stream()
+                show.units(group(show, number)).units().stream()
                         .map(show::label)
                         .toList());
     }
@@ -37,7 +37,7 @@ class GroupsTest {
     @Test
     void the_order_and_the_steps_are_kept() {
         assertThat(units(recorded(), 1)).isEqualTo("14 13 12 11");
-        assertThat(group(recorded(), 7).content().selection().steps()).hasSize(2);
+        assertThat(recorded().units(group(recorded(), 7)).steps()).hasSize(2);
         Show recalled = Rig.after(recorded(), "clear all", "group 7 at 0 thru 60");
         assertThat(recalled.hand().selection().steps()).hasSize(2);
     }

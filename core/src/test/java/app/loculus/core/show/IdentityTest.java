@@ -100,7 +100,7 @@ class IdentityTest {
         assertThat(outcome.refused()).isFalse();
         Show byLine = Rig.after(SHOW, "change 51 to \"Dimmer / 1-slot\"");
         assertThat(outcome.show()).isEqualTo(byLine);
-        assertThat(outcome.show().groups().get(0).content().selection().isEmpty())
+        assertThat(outcome.show().units(outcome.show().groups().get(0)).isEmpty())
                 .isTrue();
         assertThat(outcome.show().hand().selection().units()).allMatch(u -> u.cell() == 0);
         assertThat(outcome.show().programmer().values().keySet()).allMatch(u -> u.cell() == 0);
@@ -124,7 +124,7 @@ class IdentityTest {
         parts.removeIf(c -> c.key().equals(SHOW.patch().number(51).id()));
         List<String> said = new ArrayList<>();
         Show loaded = Show.of(SHOW.name(), parts, said);
-        assertThat(loaded.groups().get(0).content().selection().isEmpty()).isTrue();
+        assertThat(loaded.units(loaded.groups().get(0)).isEmpty()).isTrue();
         assertThat(said).anyMatch(s -> s.contains("groups")).anyMatch(s -> s.contains("working values"));
         assertThat(Show.of(
                         SHOW.name(), Differences.between(Show.empty(""), SHOW).changes(), said))

@@ -113,7 +113,7 @@ class PalettesTest {
         Show show = Rig.after(recorded(), "21 colour 12");
         UnitId par = UnitId.whole(show.patch().number(21).id());
         Outcome outcome = Rig.say(show, "delete colour 12");
-        assertThat(outcome.words().get(0)).contains("1 unit keep its values as plain ones");
+        assertThat(outcome.words().get(0)).contains("1 unit keeps its values as plain ones");
         assertThat(outcome.show()
                         .programmer()
                         .of(par)

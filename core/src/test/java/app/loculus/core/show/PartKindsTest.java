@@ -46,7 +46,16 @@ class PartKindsTest {
     void names_are_for_good_and_kinds_stand_behind_what_they_refer_to() {
         assertThat(PartKinds.ALL)
                 .extracting(PartKind::name)
-                .containsExactly("name", "profiles", "fixtures", "groups", "palettes", "universes", "values", "hand");
+                .containsExactly(
+                        "name",
+                        "profiles",
+                        "fixtures",
+                        "groups",
+                        "palettes",
+                        "universes",
+                        "values",
+                        "hand",
+                        "highlight");
         assertThat(PartKinds.named("groups")).contains(PartKinds.GROUPS);
         assertThat(PartKinds.named("marks")).isEmpty();
     }

@@ -83,7 +83,7 @@ class PatchVerbsTest {
     void renumbering_keeps_everything_that_refers_to_a_fixture() {
         Show show = Rig.show(PARS, "1 thru 4 at 50", "record group \"Pars\"", "renumber 1 thru 4 from 11 by 10");
         assertThat(show.patch().fixtures().stream().map(Fixture::number)).containsExactly(11, 21, 31, 41);
-        assertThat(show.groups().get(0).content().selection().units()).hasSize(4);
+        assertThat(show.units(show.groups().get(0)).units()).hasSize(4);
         assertThat(at(show, 21)).isEqualTo("1.6");
         assertThat(show.programmer().values()).hasSize(4);
     }

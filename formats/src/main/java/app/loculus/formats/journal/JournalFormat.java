@@ -1,5 +1,6 @@
 package app.loculus.formats.journal;
 
+import app.loculus.core.group.GroupContent;
 import app.loculus.core.profile.Profile;
 import app.loculus.core.profile.ProfileId;
 import app.loculus.core.programmer.UnitValues;
@@ -166,6 +167,24 @@ public final class JournalFormat {
                 return kind.parts().cast(ValuesText.read(text));
             }
             return json.readValue(ShowJson.today(text), kind.parts());
+        } catch (IOException | RuntimeException e) {
+            throw UnreadableEntry.of(e);
+        }
+    }
+
+    /** What a group holds, alone, as text. */
+    public String writeContent(GroupContent content) {
+        try {
+            return json.writerFor(GroupContent.class).writeValueAsString(content);
+        } catch (JsonProcessingException e) {
+            throw new IllegalStateException("A group cannot be written", e);
+        }
+    }
+
+    /** @throws UnreadableEntry when the text is damaged */
+    public GroupContent readContent(String text) {
+        try {
+            return json.readValue(text, GroupContent.class);
         } catch (IOException | RuntimeException e) {
             throw UnreadableEntry.of(e);
         }

@@ -32,7 +32,7 @@ public final class ShowArchive {
 
     public static final String SUFFIX = ".loculus";
 
-    static final int VERSION = 2;
+    static final int VERSION = 3;
     private static final String FORMAT = "loculus show";
     private static final String MANIFEST = "manifest.json";
     private static final String SHOW = "show.json";
@@ -137,12 +137,12 @@ public final class ShowArchive {
     /** The show with its versions. @throws Refusal in words for anything that is not a whole, unchanged show */
     public static ShowFile readFile(byte[] bytes) {
         List<String> loose = new ArrayList<>();
-        Map<String, byte[]> parts = parts(bytes);
+        Parts parts = parts(bytes);
         Show show = show(parts, loose);
         if (!loose.isEmpty()) {
             throw ShowDocument.broken("it refers to what is not in it");
         }
-        return new ShowFile(show, versions(parts));
+        return new ShowFile(show, versions(parts.all()));
     }
 
     private static List<ShowFile.Version> versions(Map<String, byte[]> parts) {
@@ -174,8 +174,10 @@ public final class ShowArchive {
         return show(parts(bytes), loose);
     }
 
-    /** Everything but the manifest, whose checksum fits it. */
-    private static Map<String, byte[]> parts(byte[] bytes) {
+    /** Everything but the manifest, whose checksum fits it. @param version which of ours wrote it */
+    private record Parts(int version, Map<String, byte[]> all) {}
+
+    private static Parts parts(byte[] bytes) {
         BoundedArchive archive = BoundedArchive.open(bytes);
         if (!archive.names().contains(MANIFEST) || !archive.names().contains(SHOW)) {
             throw Refusal.of(
@@ -192,12 +194,13 @@ public final class ShowArchive {
                     "The show file was changed or damaged: its checksum does not fit.",
                     WayOut.advice("Fetch the file again from where it was saved."));
         }
-        return parts;
+        return new Parts(manifest.version(), parts);
     }
 
-    private static Show show(Map<String, byte[]> parts, List<String> loose) {
-        JsonNode document = json(ShowJson.today(new String(parts.get(SHOW), StandardCharsets.UTF_8)), JsonNode.class);
-        return ShowDocument.show(document, profiles(parts), loose);
+    private static Show show(Parts parts, List<String> loose) {
+        JsonNode document =
+                json(ShowJson.today(new String(parts.all().get(SHOW), StandardCharsets.UTF_8)), JsonNode.class);
+        return ShowDocument.show(Earlier.upgraded(document, parts.version()), profiles(parts.all()), loose);
     }
 
     private static void check(Manifest manifest) {

@@ -7,7 +7,11 @@ import app.loculus.core.palette.Palette;
 import app.loculus.core.palette.ScopeKey;
 import app.loculus.core.profile.Attribute;
 import app.loculus.core.profile.Kind;
+import app.loculus.core.selection.Choice;
+import app.loculus.core.selection.Grid;
 import app.loculus.core.selection.Pattern;
+import app.loculus.core.selection.Sort;
+import app.loculus.core.selection.State;
 import app.loculus.core.value.AttributeValue;
 import app.loculus.core.value.PaletteId;
 import com.fasterxml.jackson.annotation.JsonAutoDetect;
@@ -51,7 +55,34 @@ public final class ShowJson {
             Map.entry(Pattern.Part.class, "Part"),
             Map.entry(Pattern.Mirror.class, "Mirror"),
             Map.entry(Pattern.Reverse.class, "Reverse"),
-            Map.entry(Pattern.Shuffle.class, "Shuffle"));
+            Map.entry(Pattern.Shuffle.class, "Shuffle"),
+            Map.entry(Pattern.One.class, "One"),
+            Map.entry(Pattern.Opened.class, "Opened"),
+            Map.entry(Sort.class, "Sort"),
+            Map.entry(Grid.class, "Grid"),
+            Map.entry(GroupContent.Recipe.class, "Recipe"),
+            Map.entry(Choice.Units.class, "Units"),
+            Map.entry(Choice.Everything.class, "Everything"),
+            Map.entry(Choice.OfType.class, "OfType"),
+            Map.entry(Choice.AtPosition.class, "AtPosition"),
+            Map.entry(Choice.ForPurpose.class, "ForPurpose"),
+            Map.entry(Choice.OnUniverse.class, "OnUniverse"),
+            Map.entry(Choice.OfGroup.class, "OfGroup"),
+            Map.entry(Choice.Joined.class, "Joined"),
+            Map.entry(Choice.Where.class, "Where"),
+            Map.entry(Choice.Arranged.class, "Arranged"),
+            Map.entry(State.Lit.class, "Lit"),
+            Map.entry(State.Dark.class, "Dark"),
+            Map.entry(State.Active.class, "Active"),
+            Map.entry(State.Level.class, "AtLevel"),
+            Map.entry(State.Uses.class, "Uses"),
+            Map.entry(State.InGroup.class, "InGroup"),
+            Map.entry(State.Unpatched.class, "Unpatched"),
+            Map.entry(State.Answered.class, "Answered"),
+            Map.entry(State.Among.class, "Among"),
+            Map.entry(State.And.class, "And"),
+            Map.entry(State.Or.class, "Or"),
+            Map.entry(State.Not.class, "Not"));
 
     /** Reads what older versions wrote, with fields left out that came later. */
     public static ObjectMapper mapper() {
@@ -62,7 +93,7 @@ public final class ShowJson {
                 .disable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
                 .disable(MapperFeature.AUTO_DETECT_IS_GETTERS)
                 .addMixIn(Palette.class, PaletteForm.class);
-        Stream.of(AttributeValue.class, ScopeKey.class, GroupContent.class, Pattern.class)
+        Stream.of(AttributeValue.class, ScopeKey.class, GroupContent.class, Pattern.class, Choice.class, State.class)
                 .forEach(type -> json.addMixIn(type, OneOf.class));
         NAMES.forEach((type, name) -> json.registerSubtypes(new NamedType(type, name)));
         return json;

@@ -71,6 +71,35 @@ class JournalFormatTest {
                         + "\"route\":{\"kind\":\"RIG\",\"target\":\"\",\"name\":\"\"}}}]}");
     }
 
+    @Test
+    void a_recipe_is_written_by_names_of_our_own() {
+        Show held = ((Command.Edit) LINES.read("all where lit or unpatched every 2 from 2"))
+                .edit()
+                .apply(after("patch 1 thru 4 as \"House Dimmer\" at 1.1\n1 thru 4 at 50")
+                        .show())
+                .show();
+        Delta delta = delta(held, "record group 3 \"Odd\" as recipe");
+        assertThat(FORMAT.read(FORMAT.write(delta))).isEqualTo(delta);
+        String content = FORMAT.writeContent(
+                delta.of(PartKinds.GROUPS).get(0).after().orElseThrow().content());
+        assertThat(content)
+                .isEqualTo("{\"is\":\"Recipe\",\"base\":{\"is\":\"Where\",\"of\":{\"is\":\"Everything\"},\"state\":"
+                        + "{\"is\":\"Or\",\"parts\":[{\"is\":\"Lit\"},{\"is\":\"Unpatched\"}]}},"
+                        + "\"patterns\":[{\"is\":\"EveryNth\",\"n\":2,\"from\":2}]}");
+        assertThat(FORMAT.readContent(content))
+                .isEqualTo(
+                        delta.of(PartKinds.GROUPS).get(0).after().orElseThrow().content());
+    }
+
+    @Test
+    void a_hand_that_an_earlier_version_wrote_is_read() {
+        String text =
+                "{\"selection\":[\"2\",\"4\"],\"base\":[\"1-4\"],\"patterns\":[{\"is\":\"EveryNth\",\"n\":2,\"from\":2}],"
+                        + "\"share\":1,\"last\":[\"9\"],\"highlight\":false}";
+        assertThat(FORMAT.readPart(PartKinds.HAND, text).selection().size()).isEqualTo(2);
+        assertThat(FORMAT.readPart(PartKinds.HAND, text).asked()).isNotNull();
+    }
+
     @ParameterizedTest
     @ValueSource(strings = {"1", "1,2,3", "3,2,1", "51.1,51.2,51.3,52.1", "1,2,4.1,4.2,5,6,9"})
     void runs_of_keys_are_spelled_out_again(String keys) {

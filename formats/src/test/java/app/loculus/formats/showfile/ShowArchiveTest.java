@@ -14,6 +14,7 @@ import app.loculus.formats.gdtf.ShippedProfiles;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
@@ -56,6 +57,17 @@ class ShowArchiveTest {
                 "record colour \"Sea\" global",
                 "record intensity \"Steps\"",
                 "record group \"Half\"",
+                "type \"Skiff Wash\" & position \"Bridge 1\" sort by outward from 1, 2.5 every 2 from 2",
+                "record group 7 \"Inner\" as recipe",
+                "(group 7 reverse) - 3 where (lit and at 40 thru 60) or not uses colour 1 or dead",
+                "record group 8 as recipe",
+                "all where in group 7 and universe 1 and purpose \"front\" rows of 3",
+                "record group 9 \"Rows\" as recipe",
+                "21 cells columns within 0.2 step 1",
+                "record group 10 as recipe",
+                "1 at full",
+                "record highlight per type",
+                "highlight rest 20",
                 "7 thru 12 colour 1",
                 "21.2 at 40");
     }
@@ -83,6 +95,23 @@ class ShowArchiveTest {
         assertThat(read.profiles().all())
                 .containsExactlyInAnyOrderElementsOf(show.profiles().all());
         assertThat(ShowArchive.write(read)).isEqualTo(file);
+    }
+
+    /** Written by version 2, before groups could follow anything. */
+    @Test
+    void a_file_of_an_earlier_version_is_read_with_what_came_later_as_usual() throws IOException {
+        Show show;
+        try (InputStream in = getClass().getResourceAsStream("/golden/version-2.loculus")) {
+            show = ShowArchive.read(in.readAllBytes());
+        }
+        assertThat(show.groups()).extracting(Object::toString).containsExactly("5 “Backwards”");
+        assertThat(show.units(show.groups().get(0)).units())
+                .extracting(show::label)
+                .startsWith("8", "7");
+        assertThat(show.hand().selection().units()).extracting(show::label).containsExactly("2", "4", "6", "8");
+        assertThat(show.words(show.hand().asked())).isEqualTo("1 thru 8");
+        assertThat(show.hand().last().size()).isEqualTo(8);
+        assertThat(ShowArchive.read(ShowArchive.write(show))).isEqualTo(show);
     }
 
     @Test
@@ -142,8 +171,8 @@ class ShowArchiveTest {
                 .isInstanceOf(Refusal.class)
                 .hasMessageContaining("checksum does not fit");
         assertThatThrownBy(() -> ShowArchive.read(
-                        changed(file, "manifest.json", t -> t.replace("\"version\":2", "\"version\":9"))))
-                .hasMessageContaining("of version 9; up to 2 is understood");
+                        changed(file, "manifest.json", t -> t.replace("\"version\":3", "\"version\":9"))))
+                .hasMessageContaining("of version 9; up to 3 is understood");
         assertThatThrownBy(() -> ShowArchive.read(changed(file, "manifest.json", t -> "{}")))
                 .hasMessageContaining("no show file");
         assertThatThrownBy(() -> ShowArchive.read(changed(file, "manifest.json", t -> "{")))

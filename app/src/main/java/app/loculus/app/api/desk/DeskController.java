@@ -2,6 +2,8 @@ package app.loculus.app.api.desk;
 
 import app.loculus.app.session.Shows;
 import app.loculus.core.colour.ColourPlane;
+import app.loculus.core.edit.group.Starter;
+import app.loculus.core.show.Show;
 import java.util.List;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -25,6 +27,31 @@ class DeskController {
     @GetMapping("/api/shows/{id}/groups")
     List<GroupView> groups(@PathVariable long id) {
         return GroupView.all(shows.get(id).show());
+    }
+
+    /**
+     * @param family type, position or purpose; @param share whole, left, right …
+     * @param recipe as the line writes it
+     * @param units labels of who it would be now
+     * @param there the group that holds the same already, empty when none does
+     */
+    record StarterView(
+            String name, String family, String share, String base, String recipe, List<String> units, String there) {}
+
+    /** Groups that are obvious from the patch. */
+    @GetMapping("/api/shows/{id}/groups/starters")
+    List<StarterView> starters(@PathVariable long id) {
+        Show show = shows.get(id).show();
+        return Starter.of(show).stream()
+                .map(s -> new StarterView(
+                        s.name(),
+                        s.family(),
+                        s.share(),
+                        show.words(s.recipe().base()),
+                        show.words(s.recipe().choice()),
+                        s.units().units().stream().map(show::label).toList(),
+                        s.there().orElse("")))
+                .toList();
     }
 
     @GetMapping("/api/shows/{id}/palettes")

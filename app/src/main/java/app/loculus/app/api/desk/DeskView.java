@@ -4,7 +4,10 @@ import app.loculus.core.desk.ValueRow;
 import app.loculus.core.desk.ValueRows;
 import app.loculus.core.patch.UnitId;
 import app.loculus.core.programmer.Hand;
+import app.loculus.core.selection.Choice;
 import app.loculus.core.selection.Pattern;
+import app.loculus.core.selection.Selection;
+import app.loculus.core.selection.Taken;
 import app.loculus.core.show.Show;
 import app.loculus.core.unit.Numbers;
 import java.util.LinkedHashMap;
@@ -17,6 +20,12 @@ import java.util.stream.Collectors;
  *
  * @param steps labels of the units of each step, in order
  * @param rest labels of what the patterns leave
+ * @param asked how what the patterns take from was asked for, as the line writes it
+ * @param recent selections before this one, the latest first
+ * @param pictures what further patterns would take of it
+ * @param grid rows and columns, where a pattern goes by them
+ * @param groups all or some, by the number of each group of which something is in hand
+ * @param look what highlight looks like
  * @param holds the selection in words
  * @param touchedUnits how many units have working values
  */
@@ -24,6 +33,12 @@ record DeskView(
         List<List<String>> steps,
         List<String> rest,
         List<String> patterns,
+        String asked,
+        List<RecentView> recent,
+        List<PatternPicture> pictures,
+        GridView grid,
+        Map<Integer, String> groups,
+        HighlightView look,
         int share,
         int shares,
         boolean highlight,
@@ -35,20 +50,39 @@ record DeskView(
 
     static DeskView of(Show show) {
         Hand hand = show.hand();
+        Taken taken = hand.taken(show.patch());
         return new DeskView(
                 hand.selection().steps().stream()
                         .map(s -> s.units().stream().map(show::label).toList())
                         .toList(),
                 hand.rest().units().stream().map(show::label).toList(),
                 hand.patterns().stream().map(Pattern::words).toList(),
-                hand.share(),
-                hand.patterns().isEmpty() ? 1 : hand.shares(),
+                show.words(hand.asked()),
+                hand.recent().stream().map(r -> RecentView.of(show, r)).toList(),
+                PatternPicture.all(show),
+                GridView.of(show),
+                HeldGroups.of(show),
+                HighlightView.of(show),
+                taken.share(),
+                taken.shares(),
                 hand.highlight(),
                 holds(show, hand),
                 show.programmer().values().size(),
                 new ValueRows(show).rows(),
                 app.loculus.core.edit.group.RecordGroup.nextFree(show),
                 app.loculus.core.edit.palette.PaletteFinder.nextFree(show, app.loculus.core.profile.Kind.COLOUR));
+    }
+
+    /** @param words in short; @param units how many */
+    record RecentView(String words, int units) {
+
+        private static final int LONGEST = 60;
+
+        static RecentView of(Show show, Selection selection) {
+            String words = show.words(new Choice.Units(selection));
+            return new RecentView(
+                    words.length() <= LONGEST ? words : words.substring(0, LONGEST - 1) + "…", selection.size());
+        }
     }
 
     private static String holds(Show show, Hand hand) {

@@ -2,27 +2,55 @@ package app.loculus.app.api.edits;
 
 import app.loculus.core.colour.Chromaticity;
 import app.loculus.core.colour.Whites;
+import app.loculus.core.command.AskedFor;
 import app.loculus.core.edit.hand.Amount;
-import app.loculus.core.edit.hand.Choose;
+import app.loculus.core.edit.hand.MoveStep;
 import app.loculus.core.edit.hand.SendHome;
 import app.loculus.core.edit.hand.SetColour;
 import app.loculus.core.edit.hand.SetSpread;
 import app.loculus.core.edit.hand.StepShare;
+import app.loculus.core.edit.hand.Whole;
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.profile.Profiles;
-import app.loculus.core.selection.Pattern;
+import app.loculus.core.selection.Choice;
 import app.loculus.core.selection.Selection;
 import app.loculus.core.selection.Spread;
 import app.loculus.core.show.ShowEdit;
 import app.loculus.core.unit.Kelvin;
 import app.loculus.core.unit.Limits;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalInt;
 
 /** Choosing, arranging and setting. */
 public sealed interface HandEdits extends TypedEdit {
 
-    /** Takes units in hand, in this order; {@code how} is hold, add or less, worked out from what is in hand then. */
+    /** How what is asked for meets what is in hand when its turn comes. */
+    enum How {
+        HOLD,
+        ADD,
+        LESS,
+        BOTH;
+
+        static How of(String word) {
+            return Arrays.stream(values())
+                    .filter(h -> h.name().equalsIgnoreCase(TypedEdit.orBlank(word)))
+                    .findFirst()
+                    .orElse(HOLD);
+        }
+
+        ShowEdit choosing(Choice choice) {
+            return switch (this) {
+                case HOLD -> app.loculus.core.edit.hand.Choose.of(choice);
+                case ADD -> app.loculus.core.edit.hand.Choose.joining(Choice.How.PLUS, choice);
+                case LESS -> app.loculus.core.edit.hand.Choose.joining(Choice.How.MINUS, choice);
+                case BOTH -> app.loculus.core.edit.hand.Choose.joining(Choice.How.AND, choice);
+            };
+        }
+    }
+
+    /** Takes units in hand, in this order. @param how hold, add, less or both */
     record Select(List<String> units, String how) implements HandEdits {
 
         public Select {
@@ -31,37 +59,93 @@ public sealed interface HandEdits extends TypedEdit {
 
         @Override
         public ShowEdit edit(Profiles library) {
+            return draft -> How.of(how)
+                    .choosing(new Choice.Units(Named.units(draft, units)))
+                    .on(draft);
+        }
+    }
+
+    /** Takes a group in hand, in its steps. @param how hold, add, less or both */
+    record HoldGroup(int number, String how) implements HandEdits {
+        @Override
+        public ShowEdit edit(Profiles library) {
+            return draft -> How.of(how)
+                    .choosing(new Choice.OfGroup(Named.group(draft, number).id()))
+                    .on(draft);
+        }
+    }
+
+    /** Takes in hand whoever the words stand for. @param words as the line writes it, with patterns behind */
+    record Choose(String words, String how) implements HandEdits {
+        @Override
+        public ShowEdit edit(Profiles library) {
+            AskedFor asked = WORDS.readAskedFor(TypedEdit.orBlank(words));
             return draft -> {
-                Selection named = Named.units(draft, units);
-                Selection held = draft.hand().selection();
-                new Choose("add".equals(how) ? held.plus(named) : "less".equals(how) ? held.minus(named) : named)
-                        .on(draft);
+                How.of(how).choosing(asked.base().apply(draft)).on(draft);
+                asked.patterns().forEach(p -> new app.loculus.core.edit.hand.Arrange(p).on(draft));
             };
         }
     }
 
-    /** Takes a group in hand, in its steps. */
-    record HoldGroup(int number) implements HandEdits {
+    /** Takes a selection of before in hand again. @param index among the recent ones, from 0, the latest first */
+    record Recent(int index) implements HandEdits {
         @Override
         public ShowEdit edit(Profiles library) {
-            return draft -> new Choose(Named.group(draft, number).content().selection()).on(draft);
+            return draft -> {
+                List<Selection> recent = draft.hand().recent();
+                if (index < 0 || index >= recent.size()) {
+                    throw Refusal.of("selection.recent", "selection", "That selection is not remembered any more.");
+                }
+                app.loculus.core.edit.hand.Choose.units(recent.get(index)).on(draft);
+            };
         }
     }
 
-    /** Lays a pattern: every (n), blocks (n), part (first of n), mirror or reverse. */
-    record Arrange(String pattern, Integer n) implements HandEdits {
+    /** Lays a pattern. @param words as the line writes it, such as every 2 from 3 */
+    record Arrange(String words) implements HandEdits {
         @Override
         public ShowEdit edit(Profiles library) {
-            int of = n == null ? 2 : n;
-            Pattern laid = switch (TypedEdit.orBlank(pattern)) {
-                case "every" -> new Pattern.EveryNth(of, 1);
-                case "blocks" -> new Pattern.Blocks(of);
-                case "part" -> new Pattern.Part(1, of);
-                case "mirror" -> new Pattern.Mirror();
-                case "reverse" -> new Pattern.Reverse();
-                default -> throw Refusal.of("edit.pattern", "pattern", "There is no pattern “" + pattern + "”.");
-            };
-            return new app.loculus.core.edit.hand.Arrange(laid);
+            return new app.loculus.core.edit.hand.Arrange(WORDS.readPattern(TypedEdit.orBlank(words)));
+        }
+    }
+
+    /** Takes a pattern off, or all. @param index among the patterns, from 0; all without one */
+    record Lift(Integer index) implements HandEdits {
+        @Override
+        public ShowEdit edit(Profiles library) {
+            return new Whole(index == null ? OptionalInt.empty() : OptionalInt.of(Math.max(0, index)));
+        }
+    }
+
+    /** Puts a step elsewhere in the order. @param from its place, from 1; @param to its place afterwards */
+    record Order(int from, int to) implements HandEdits {
+        @Override
+        public ShowEdit edit(Profiles library) {
+            return new MoveStep(from, to);
+        }
+    }
+
+    /** What is touched on the units in hand is what highlight looks like. @param perType for their types alone */
+    record RecordHighlight(boolean perType) implements HandEdits {
+        @Override
+        public ShowEdit edit(Profiles library) {
+            return new app.loculus.core.edit.hand.RecordHighlight(perType);
+        }
+    }
+
+    /** Highlight looks as the profiles say again. */
+    record ForgetHighlight() implements HandEdits {
+        @Override
+        public ShowEdit edit(Profiles library) {
+            return new app.loculus.core.edit.hand.ForgetHighlight();
+        }
+    }
+
+    /** What everything else keeps of its light while some are shown off. @param percent all of it when absent */
+    record DimRest(Double percent) implements HandEdits {
+        @Override
+        public ShowEdit edit(Profiles library) {
+            return new app.loculus.core.edit.hand.DimRest(Optional.ofNullable(percent));
         }
     }
 

@@ -8,28 +8,11 @@ import app.loculus.core.show.ShowEdit;
 import java.util.Arrays;
 import java.util.Optional;
 
-/** Groups and palettes: recording, naming, applying. */
+/** Palettes: recording, naming, applying. */
 public sealed interface RecordEdits extends TypedEdit {
 
-    private static Optional<String> named(String name) {
+    static Optional<String> named(String name) {
         return Optional.ofNullable(name).map(String::strip).filter(n -> !n.isEmpty());
-    }
-
-    /** @param number the next free one when absent */
-    record RecordGroup(Integer number, String name, boolean replace) implements RecordEdits {
-        @Override
-        public ShowEdit edit(Profiles library) {
-            return new app.loculus.core.edit.group.RecordGroup(Optional.ofNullable(number), named(name), replace);
-        }
-    }
-
-    record RenameGroup(int number, String name) implements RecordEdits {
-        @Override
-        public ShowEdit edit(Profiles library) {
-            return draft -> new app.loculus.core.edit.group.RenameGroup(
-                            Named.group(draft, number).id(), TypedEdit.orBlank(name))
-                    .on(draft);
-        }
     }
 
     /**

@@ -1,5 +1,6 @@
 package app.loculus.app.api.edits;
 
+import app.loculus.core.command.LineReader;
 import app.loculus.core.profile.Profiles;
 import app.loculus.core.show.ShowEdit;
 import com.fasterxml.jackson.annotation.JsonSubTypes;
@@ -19,8 +20,24 @@ import java.util.List;
     @JsonSubTypes.Type(value = HandEdits.SetValue.class, name = "set"),
     @JsonSubTypes.Type(value = HandEdits.Colour.class, name = "colour"),
     @JsonSubTypes.Type(value = HandEdits.White.class, name = "white"),
-    @JsonSubTypes.Type(value = RecordEdits.RecordGroup.class, name = "record-group"),
-    @JsonSubTypes.Type(value = RecordEdits.RenameGroup.class, name = "rename-group"),
+    @JsonSubTypes.Type(value = HandEdits.Choose.class, name = "choose"),
+    @JsonSubTypes.Type(value = HandEdits.Recent.class, name = "recent"),
+    @JsonSubTypes.Type(value = HandEdits.Lift.class, name = "lift"),
+    @JsonSubTypes.Type(value = HandEdits.Order.class, name = "order"),
+    @JsonSubTypes.Type(value = HandEdits.RecordHighlight.class, name = "record-highlight"),
+    @JsonSubTypes.Type(value = HandEdits.ForgetHighlight.class, name = "forget-highlight"),
+    @JsonSubTypes.Type(value = HandEdits.DimRest.class, name = "dim-rest"),
+    @JsonSubTypes.Type(value = GroupEdits.RecordGroup.class, name = "record-group"),
+    @JsonSubTypes.Type(value = GroupEdits.RenameGroup.class, name = "rename-group"),
+    @JsonSubTypes.Type(value = GroupEdits.MakeRecipe.class, name = "make-recipe"),
+    @JsonSubTypes.Type(value = GroupEdits.Freeze.class, name = "freeze-group"),
+    @JsonSubTypes.Type(value = GroupEdits.Move.class, name = "move-group"),
+    @JsonSubTypes.Type(value = GroupEdits.Copy.class, name = "copy-group"),
+    @JsonSubTypes.Type(value = GroupEdits.Delete.class, name = "delete-groups"),
+    @JsonSubTypes.Type(value = GroupEdits.Describe.class, name = "describe-groups"),
+    @JsonSubTypes.Type(value = GroupEdits.Alter.class, name = "alter-group"),
+    @JsonSubTypes.Type(value = GroupEdits.Level.class, name = "level-group"),
+    @JsonSubTypes.Type(value = GroupEdits.Starters.class, name = "starter-groups"),
     @JsonSubTypes.Type(value = RecordEdits.RecordPalette.class, name = "record-palette"),
     @JsonSubTypes.Type(value = RecordEdits.RenamePalette.class, name = "rename-palette"),
     @JsonSubTypes.Type(value = RecordEdits.Apply.class, name = "apply"),
@@ -37,7 +54,10 @@ import java.util.List;
     @JsonSubTypes.Type(value = PatchEdits.Renew.class, name = "renew-profile"),
     @JsonSubTypes.Type(value = PatchEdits.Rename.class, name = "rename-show")
 })
-public sealed interface TypedEdit permits HandEdits, RecordEdits, PatchEdits {
+public sealed interface TypedEdit permits HandEdits, GroupEdits, RecordEdits, PatchEdits {
+
+    /** Reads how lights are asked for, and patterns; these name nothing of a library. */
+    LineReader WORDS = new LineReader(Profiles.NONE);
 
     /** @param library what can be patched beside what the show holds */
     ShowEdit edit(Profiles library);

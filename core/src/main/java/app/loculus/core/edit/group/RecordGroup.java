@@ -2,9 +2,10 @@ package app.loculus.core.edit.group;
 
 import app.loculus.core.group.Group;
 import app.loculus.core.group.GroupContent;
-import app.loculus.core.group.GroupId;
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.problem.WayOut;
+import app.loculus.core.programmer.Hand;
+import app.loculus.core.selection.GroupId;
 import app.loculus.core.selection.Selection;
 import app.loculus.core.show.Draft;
 import app.loculus.core.show.Names;
@@ -15,12 +16,14 @@ import app.loculus.core.unit.Quoted;
 import java.util.Optional;
 
 /**
- * Keeps what is in hand as a group, in its order.
+ * Keeps what is in hand as a group: in its order, or as the recipe by which it was asked for and arranged.
  *
  * @param number the next free one when absent
+ * @param recipe whether it follows what it was made from
  * @param replace whether an existing group of this number takes the new content
  */
-public record RecordGroup(Optional<Integer> number, Optional<String> name, boolean replace) implements ShowEdit {
+public record RecordGroup(Optional<Integer> number, Optional<String> name, boolean recipe, boolean replace)
+        implements ShowEdit {
 
     @Override
     public void on(Draft draft) {
@@ -31,10 +34,18 @@ public record RecordGroup(Optional<Integer> number, Optional<String> name, boole
         existing.filter(g -> !replace).ifPresent(g -> refuse(draft.show(), g));
         String called =
                 name.map(Names::checked).or(() -> existing.map(Group::name)).orElse("Group " + into);
-        draft.put(new Group(id, into, called, new GroupContent.Fixed(selection)));
-        draft.say((existing.isPresent() ? "Replaces" : "Records") + " group " + into + " “" + called + "”: "
+        Group made = existing.map(g -> g.named(called).holding(content(draft, selection)))
+                .orElseGet(() -> new Group(id, into, called, content(draft, selection)));
+        draft.put(made);
+        draft.say((existing.isPresent() ? "Replaces" : "Records") + " group " + made + ": "
                 + Numbers.count(selection.size(), "unit") + " in "
-                + Numbers.count(selection.steps().size(), "step"));
+                + Numbers.count(selection.steps().size(), "step")
+                + (recipe ? "; it follows " + draft.show().words(made.content().choice()) : ""));
+    }
+
+    private GroupContent content(Draft draft, Selection selection) {
+        Hand hand = draft.hand();
+        return recipe ? new GroupContent.Recipe(hand.asked(), hand.patterns()) : new GroupContent.Fixed(selection);
     }
 
     /** The lowest number no group has. */
@@ -47,13 +58,13 @@ public record RecordGroup(Optional<Integer> number, Optional<String> name, boole
     }
 
     private void refuse(Show show, Group existing) {
-        String called = name.map(n -> " " + Quoted.of(n)).orElse("");
+        String called = name.map(n -> " " + Quoted.of(n)).orElse("") + (recipe ? " as recipe" : "");
         int free = nextFree(show);
         throw Refusal.of(
                 "group.exists",
                 "group",
                 "Group " + existing.number() + " is “" + existing.name() + "” with "
-                        + Numbers.count(existing.content().selection().size(), "unit") + ".",
+                        + Numbers.count(show.units(existing).size(), "unit") + ".",
                 WayOut.line(
                         "Replace group " + existing.number(),
                         "record group " + existing.number() + called + " replace"),

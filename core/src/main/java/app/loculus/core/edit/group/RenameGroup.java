@@ -1,7 +1,7 @@
 package app.loculus.core.edit.group;
 
 import app.loculus.core.group.Group;
-import app.loculus.core.group.GroupId;
+import app.loculus.core.selection.GroupId;
 import app.loculus.core.show.Draft;
 import app.loculus.core.show.Names;
 import app.loculus.core.show.ShowEdit;

@@ -1,5 +1,7 @@
 package app.loculus.core.edit.hand;
 
+import app.loculus.core.problem.Refusal;
+import app.loculus.core.problem.WayOut;
 import app.loculus.core.programmer.Hand;
 import app.loculus.core.selection.Pattern;
 import app.loculus.core.show.Draft;
@@ -11,8 +13,16 @@ public record Arrange(Pattern pattern) implements ShowEdit {
 
     @Override
     public void on(Draft draft) {
-        draft.held();
-        Hand hand = draft.hand().arranged(pattern);
+        int steps = draft.held().steps().size();
+        Hand hand = draft.hand().arranged(pattern, draft.show().patch());
+        if (hand.selection().isEmpty()) {
+            throw Refusal.of(
+                    "selection.pattern",
+                    "pattern",
+                    "“" + pattern.words() + "” takes nothing: " + Numbers.count(steps, "step")
+                            + (steps == 1 ? " is" : " are") + " in hand.",
+                    WayOut.advice("Begin at a step from 1 to " + steps + "."));
+        }
         draft.hold(hand);
         draft.say(pattern.words() + ": " + hand.selection().size() + " of "
                 + hand.base().size() + " in "

@@ -1,16 +1,46 @@
 package app.loculus.core.edit.hand;
 
+import app.loculus.core.programmer.Hand;
+import app.loculus.core.selection.Choice;
 import app.loculus.core.selection.Selection;
 import app.loculus.core.show.Draft;
 import app.loculus.core.show.ShowEdit;
 import app.loculus.core.unit.Numbers;
 
-/** Takes a selection in hand. */
-public record Choose(Selection selection) implements ShowEdit {
+/** Takes a selection in hand. @param asked how it was asked for, which a recipe keeps */
+public record Choose(Choice asked, Selection selection) implements ShowEdit {
+
+    public static Choose units(Selection selection) {
+        return new Choose(new Choice.Units(selection), selection);
+    }
+
+    /** Whoever a choice stands for now. */
+    public static ShowEdit of(Choice choice) {
+        return draft -> new Choose(choice, draft.chosen(choice)).on(draft);
+    }
+
+    /** Meets what is in hand with a choice: added behind it, taken out of it, or only what is in both. */
+    public static ShowEdit joining(Choice.How how, Choice choice) {
+        return draft -> {
+            Hand hand = draft.hand();
+            Selection term = draft.chosen(choice);
+            Selection met = how.join(hand.selection(), term, draft.show().patch());
+            new Choose(asking(hand, how, choice, met), met).on(draft);
+        };
+    }
+
+    /** Numbers and numbers are numbers; anything else is remembered as it was put together. */
+    private static Choice asking(Hand hand, Choice.How how, Choice choice, Selection met) {
+        boolean plain = hand.asking() instanceof Choice.Units && choice instanceof Choice.Units;
+        if (hand.selection().isEmpty() && how == Choice.How.PLUS) {
+            return choice;
+        }
+        return plain ? new Choice.Units(met) : Choice.Joined.of(hand.asking(), how, choice);
+    }
 
     @Override
     public void on(Draft draft) {
-        draft.hold(draft.hand().choosing(selection));
+        draft.hold(draft.hand().choosing(asked, selection));
         draft.say(selection.isEmpty() ? "Nothing in hand" : "Holds " + Numbers.count(selection.size(), "unit"));
     }
 }

@@ -4,6 +4,7 @@ import app.loculus.core.colour.Chromaticity;
 import app.loculus.core.patch.FixtureId;
 import app.loculus.core.patch.UnitId;
 import app.loculus.core.programmer.Hand;
+import app.loculus.core.programmer.HighlightLook;
 import app.loculus.core.programmer.UnitValues;
 import app.loculus.core.resolve.Layer;
 import app.loculus.core.selection.Selection;
@@ -72,7 +73,7 @@ public final class Solo {
                         Layer.Merge.LATEST,
                         true,
                         lit.programmer().values()),
-                new Layer.Highlighted(owner, sinceMillis, shownOff));
+                new Layer.Highlighted(owner, sinceMillis, shownOff, HighlightLook.PROFILES, List.of()));
     }
 
     private static Show of(Show show, List<FixtureId> fixtures, Look look, double percent) {

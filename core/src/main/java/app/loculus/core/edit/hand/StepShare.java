@@ -3,11 +3,13 @@ package app.loculus.core.edit.hand;
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.problem.WayOut;
 import app.loculus.core.programmer.Hand;
+import app.loculus.core.selection.Taken;
 import app.loculus.core.show.Draft;
 import app.loculus.core.show.ShowEdit;
 
 /**
- * Takes the next or the previous share of the pattern; without a pattern, the next or previous unit of the base.
+ * Takes the next or the previous share of the last pattern that leaves a rest; without one, goes through the steps one
+ * by one. After the last comes the first.
  *
  * @param by 1 for next, −1 for previous
  */
@@ -23,12 +25,9 @@ public record StepShare(int by) implements ShowEdit {
                     "There is nothing to step through.",
                     WayOut.advice("Choose fixtures first."));
         }
-        Hand next = hand.shares() > 1
-                ? hand.stepped(by)
-                : hand.arranged(new app.loculus.core.selection.Pattern.EveryNth(
-                        hand.base().steps().size(),
-                        by > 0 ? 1 : hand.base().steps().size()));
+        Hand next = hand.stepped(by, draft.show().patch());
         draft.hold(next);
-        draft.say("Share " + (next.share() + 1) + " of " + next.shares());
+        Taken taken = next.taken(draft.show().patch());
+        draft.say("Share " + (taken.share() + 1) + " of " + taken.shares());
     }
 }

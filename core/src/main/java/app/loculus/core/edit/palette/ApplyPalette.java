@@ -66,7 +66,7 @@ public record ApplyPalette(PaletteId palette, boolean asValues) implements ShowE
                     "Nothing is in hand, and " + applied + " belongs to no fixture of its own.",
                     WayOut.advice("Choose fixtures first."));
         }
-        new Choose(Selection.of(applied.units())).on(draft);
+        Choose.units(Selection.of(applied.units())).on(draft);
     }
 
     /** Units that values live on: cells, and whole fixtures with parameters of their own. */

@@ -1,0 +1,50 @@
+package app.loculus.core.edit.group;
+
+import app.loculus.core.group.Group;
+import app.loculus.core.problem.Refusal;
+import app.loculus.core.problem.WayOut;
+import app.loculus.core.show.Draft;
+import app.loculus.core.show.PartKinds;
+import app.loculus.core.show.ShowEdit;
+import app.loculus.core.unit.Limits;
+import app.loculus.core.unit.Numbers;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * Records obvious groups, as recipes that follow the patch. What is there already is left out.
+ *
+ * @param names which of them; when absent, everything of each type and at each position
+ */
+public record RecordStarters(Optional<List<String>> names) implements ShowEdit {
+
+    @Override
+    public void on(Draft draft) {
+        draft.reads(PartKinds.FIXTURES);
+        draft.reads(PartKinds.GROUPS);
+        List<Starter> wanted =
+                Starter.of(draft.show()).stream().filter(this::wanted).toList();
+        List<Starter> fresh = wanted.stream().filter(s -> s.there().isEmpty()).toList();
+        if (fresh.isEmpty()) {
+            throw Refusal.of(
+                    "group.starters",
+                    "group",
+                    wanted.isEmpty()
+                            ? "Nobody is patched to make groups of."
+                            : "All of these groups are there already.",
+                    WayOut.advice("Patch fixtures, name their positions, or choose other shares."));
+        }
+        for (Starter starter : fresh) {
+            int number = RecordGroup.nextFree(draft.show());
+            String name = starter.name().substring(0, Math.min(starter.name().length(), Limits.NAME));
+            draft.put(new Group(draft.show().nextGroupId(), number, name, starter.recipe()));
+        }
+        draft.say("Records " + Numbers.count(fresh.size(), "group") + " that follow the patch"
+                + (fresh.size() == wanted.size() ? "" : "; " + (wanted.size() - fresh.size()) + " are there already"));
+    }
+
+    private boolean wanted(Starter starter) {
+        return names.map(n -> n.contains(starter.name()))
+                .orElse(starter.share().equals("whole") && !starter.family().equals("purpose"));
+    }
+}

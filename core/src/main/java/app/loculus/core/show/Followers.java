@@ -1,0 +1,50 @@
+package app.loculus.core.show;
+
+import app.loculus.core.group.Group;
+import app.loculus.core.selection.Selection;
+import app.loculus.core.unit.Numbers;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Consumer;
+
+/** Says which groups are others after the patch has changed: those that follow what they were made from. */
+final class Followers {
+
+    /** More than these are counted. */
+    private static final int MOST_NAMED = 6;
+
+    private Followers() {}
+
+    static void told(Show before, Show after, Delta delta, Consumer<String> words) {
+        boolean patched = delta.kinds().contains(PartKinds.FIXTURES);
+        boolean regrouped = delta.kinds().contains(PartKinds.GROUPS);
+        if (!patched && !regrouped) {
+            return;
+        }
+        List<String> all = after.groups().stream()
+                .filter(g -> g.content().recipe() && !g.content().choice().changesWithLight())
+                .flatMap(g -> changed(before, after, g).stream())
+                .toList();
+        all.stream().limit(MOST_NAMED).forEach(words);
+        if (all.size() > MOST_NAMED) {
+            words.accept(Numbers.count(all.size() - MOST_NAMED, "further group") + " follow");
+        }
+    }
+
+    /** Groups whose own content was changed are what the edit is about. */
+    private static Optional<String> changed(Show before, Show after, Group group) {
+        return before.group(group.id())
+                .filter(g -> g.content().equals(group.content()))
+                .map(before::units)
+                .filter(were -> !were.equals(after.units(group)))
+                .map(were -> words(group, were, after.units(group)));
+    }
+
+    private static String words(Group group, Selection were, Selection are) {
+        return "Group " + group + " follows: "
+                + (were.size() == are.size()
+                        ? Numbers.count(are.size(), "unit")
+                                + (were.units().containsAll(are.units()) ? " in another order" : ", others than before")
+                        : were.size() + " → " + Numbers.count(are.size(), "unit"));
+    }
+}
