@@ -9,6 +9,7 @@ export type ClashView = Schemas['ClashView'];
 export type DeskView = Schemas['DeskView'];
 export type ValueRow = Schemas['ValueRow'];
 export type GroupView = Schemas['GroupView'];
+export type StarterView = Schemas['StarterView'];
 export type PaletteView = Schemas['PaletteView'];
 export type LineResponse = Schemas['EditResult'];
 export type ProblemView = Schemas['ProblemView'];

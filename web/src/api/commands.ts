@@ -15,20 +15,38 @@ export async function line(text: string, preview = false, gesture = ''): Promise
   return answered(preview ? await send() : await write(send));
 }
 
+/** How something meets what is in hand. */
+export type How = 'hold' | 'add' | 'less' | 'both';
+
 /** What pages ask for: records, no words to be read again. */
 export type Edit =
-  | { type: 'select'; units: string[]; how: 'hold' | 'add' | 'less' }
-  | { type: 'hold-group'; number: number }
-  | { type: 'arrange'; pattern: 'every' | 'blocks' | 'part' | 'mirror' | 'reverse'; n?: number }
+  | { type: 'select'; units: string[]; how: How }
+  | { type: 'hold-group'; number: number; how?: How }
+  | { type: 'choose'; words: string; how: How }
+  | { type: 'recent'; index: number }
+  | { type: 'arrange'; words: string }
+  | { type: 'lift'; index?: number }
+  | { type: 'order'; from: number; to: number }
   | { type: 'step'; back: boolean }
+  | { type: 'record-highlight'; perType: boolean }
+  | { type: 'forget-highlight' }
+  | { type: 'dim-rest'; percent?: number }
   | { type: 'highlight'; on: boolean }
   | { type: 'clear'; all?: boolean }
   | { type: 'home'; kind?: string }
   | { type: 'set'; attribute: string; points?: number[]; name?: string }
   | { type: 'colour'; u: number; v: number }
   | { type: 'white'; kelvin: number }
-  | { type: 'record-group'; number?: number; name?: string; replace?: boolean }
+  | { type: 'record-group'; number?: number; name?: string; recipe?: boolean; replace?: boolean }
   | { type: 'rename-group'; number: number; name: string }
+  | { type: 'make-recipe'; number: number; words: string }
+  | { type: 'freeze-group'; number: number }
+  | { type: 'move-group' | 'copy-group'; number: number; to: number }
+  | { type: 'delete-groups'; numbers: number[] }
+  | { type: 'describe-groups'; numbers: number[]; tint?: string; note?: string }
+  | { type: 'alter-group'; number: number; how: 'add' | 'less' | 'replace' }
+  | { type: 'level-group'; number: number; percent: number }
+  | { type: 'starter-groups'; names?: string[] }
   | {
       type: 'record-palette';
       kind: string;
@@ -71,7 +89,7 @@ export async function turnHighlight() {
 }
 
 /** Takes units in hand; what is in hand by then is worked out where it is written. */
-export const select = (units: string[], how: 'hold' | 'add' | 'less') => edit({ type: 'select', units, how });
+export const select = (units: string[], how: How) => edit({ type: 'select', units, how });
 
 export const place = (places: { number: number; x: number; y: number; z: number }[]) =>
   edit({ type: 'place', places });

@@ -1,6 +1,6 @@
 import { QueryClient, useQuery } from '@tanstack/react-query';
 import { useCurrentShow } from './current-show';
-import { answered, client, type PatchView } from './client';
+import { answered, client, type GroupView, type PatchView } from './client';
 import { settled, stand } from './writing';
 
 export const queryClient = new QueryClient({
@@ -71,6 +71,12 @@ export const fixturesOf = (steps: string[][]) => [
 ];
 export const useGroups = (wanted = true) =>
   useOfShow('groups', async (id) => answered(await client.GET('/api/shows/{id}/groups', at(id))), wanted);
+export const useStarters = (wanted: boolean) =>
+  useOfShow(
+    'starters',
+    async (id) => answered(await client.GET('/api/shows/{id}/groups/starters', at(id))),
+    wanted,
+  );
 export const usePalettes = (wanted = true) =>
   useOfShow('palettes', async (id) => answered(await client.GET('/api/shows/{id}/palettes', at(id))), wanted);
 
@@ -148,6 +154,10 @@ export function refreshAll() {
   void queryClient.invalidateQueries({ predicate: (q) => q.queryKey[0] !== 'colour-plane' });
 }
 
+/** Whether what the lights do decides who is in some group. */
+const goByLight = (show: number) =>
+  queryClient.getQueryData<GroupView[]>(['show', show, 'groups'])?.some((g) => g.byLight) ?? false;
+
 /** Which parts to look at again after kinds of the show have changed. */
 export function refresh(show: number, areas: string[], changed: Record<string, ChangedParts>) {
   const parts = new Set<string>(['show', 'check']);
@@ -161,12 +171,16 @@ export function refresh(show: number, areas: string[], changed: Record<string, C
       );
     else if (area === 'fixtures' || area === 'profiles') parts.add('patch');
     if ((area === 'fixtures' && noticed) || area === 'profiles') {
-      ['desk', 'groups', 'palettes'].forEach((p) => parts.add(p));
+      ['desk', 'palettes'].forEach((p) => parts.add(p));
       ['profiles', 'profile'].forEach((key) => keys.add(key));
     }
-    if (area === 'groups') ['groups', 'desk'].forEach((p) => parts.add(p));
+    // Who is in a group may go by anything the patch says, and by what the lights do.
+    if (area === 'fixtures' || area === 'profiles') ['groups', 'starters'].forEach((p) => parts.add(p));
+    if (area === 'groups') ['groups', 'starters', 'desk'].forEach((p) => parts.add(p));
+    if ((area === 'values' || area === 'hand' || area === 'palettes') && goByLight(show)) parts.add('groups');
+    if (area === 'highlight') parts.add('desk');
     if (area === 'palettes') ['palettes', 'desk'].forEach((p) => parts.add(p));
-    if (area === 'hand') ['desk', 'groups', 'palettes'].forEach((p) => parts.add(p));
+    if (area === 'hand') ['desk', 'palettes'].forEach((p) => parts.add(p));
     if (area === 'values') parts.add('desk');
     if (area === 'universes') parts.add('patch');
     if (area === 'name') keys.add('shows');

@@ -1,5 +1,5 @@
 import { lazy, useEffect } from 'react';
-import { Navigate, Route, Routes } from 'react-router';
+import { Navigate, Route, Routes, useLocation } from 'react-router';
 import { useCurrentShow } from '../api/current-show';
 import {
   useDesk,
@@ -21,6 +21,7 @@ const chapters = {
   patch: () => import('../features/patch/PatchPage').then((m) => ({ default: m.PatchPage })),
   groups: () => import('../features/groups/GroupsPage').then((m) => ({ default: m.GroupsPage })),
   palettes: () => import('../features/palettes/PalettesPage').then((m) => ({ default: m.PalettesPage })),
+  handheld: () => import('../features/handheld/HandheldPage').then((m) => ({ default: m.HandheldPage })),
   check: () => import('../features/check/CheckPage').then((m) => ({ default: m.CheckPage })),
 };
 const ShowPage = lazy(chapters.show);
@@ -29,6 +30,7 @@ const PatchPage = lazy(chapters.patch);
 const GroupsPage = lazy(chapters.groups);
 const PalettesPage = lazy(chapters.palettes);
 const CheckPage = lazy(chapters.check);
+const HandheldPage = lazy(chapters.handheld);
 
 /** The first chapter goes before the others. */
 const LATER_MS = 200;
@@ -46,12 +48,19 @@ function useLiveShow() {
 
 export function App() {
   const { loading, id } = useLiveShow();
+  const { pathname } = useLocation();
   useEffect(() => {
     const later = window.setTimeout(() => Object.values(chapters).forEach((load) => void load()), LATER_MS);
     return () => window.clearTimeout(later);
   }, []);
   if (loading) return <p className="p-8 text-ink-2">Opening…</p>;
   const ofShow = (page: React.ReactNode) => (id === null ? <Navigate to="/show" /> : page);
+  if (pathname === '/handheld')
+    return (
+      <Chapter name="The hand-held" from={[]}>
+        <HandheldPage />
+      </Chapter>
+    );
   return (
     <Shell>
       <Routes>

@@ -4,6 +4,7 @@ import { edit, turnHighlight } from '../api/commands';
 import { redoNow, undoNow } from './history';
 import { focusLine } from './line-store';
 import { attempt } from './notices';
+import { useBuilder } from '../features/bench/builder';
 import { useSheet } from './sheet';
 
 /** One thing that can be done from anywhere: keys and the sheet read this list. */
@@ -46,6 +47,7 @@ export function useActions(): Action[] {
     ...local([
       ['F2', 'Table: write the cell, in every row held'],
       ['Ctrl V', 'Table: paste columns at the cursor'],
+      ['Alt ← →', 'Chip: one step earlier or later in the order'],
       ['Alt ← → ↑ ↓', 'Map: move what is in hand by a slot or a row'],
       ['Space ↑ ↓', 'Bring up: light, back, next'],
       ['A W D N', 'Bring up: answered, wrong, dead, note'],
@@ -82,6 +84,18 @@ export function useActions(): Action[] {
       matches: plain(']'),
       repeats: true,
       run: () => void attempt(() => edit({ type: 'step', back: false })),
+    },
+    {
+      keys: '\\',
+      words: 'Back to the whole: all patterns off',
+      matches: plain('\\'),
+      run: () => void attempt(() => edit({ type: 'lift' })),
+    },
+    {
+      keys: 'F',
+      words: 'Those who… : find by state',
+      matches: (e) => plain(e.key)(e) && e.key.toLowerCase() === 'f',
+      run: () => useBuilder.setState((s) => ({ open: !s.open })),
     },
     {
       keys: 'Delete',

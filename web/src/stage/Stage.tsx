@@ -4,8 +4,9 @@ import { rig } from '../api/live';
 import { useDesk, usePatch } from '../api/queries';
 import { attempt } from '../app/notices';
 import { useTheme } from '../app/theme';
-import { colours, draw, frame, type Scene } from './draw';
-import { fit, spots, toStage, type Spot } from './view';
+import { colours, draw, frame, lasso, type Scene } from './draw';
+import { useStageState } from './stage-state';
+import { fit, spots, toStage, type Side, type Spot } from './view';
 
 const REACH = 14;
 /** Nothing enlarged. */
@@ -21,6 +22,8 @@ interface Drag {
   x1: number;
   y1: number;
   on: Spot | null;
+  /** where it has been, for drawing round things */
+  trail: { x: number; y: number }[];
 }
 
 /** The stage from above, drawn from what the virtual rig receives. Drag to pick, or to place; one fixture may be pointed out. */
@@ -30,6 +33,10 @@ export function Stage({ pointed }: { pointed?: number }) {
   const over = useRef<HTMLCanvasElement>(null);
   const [size, setSize] = useState({ width: 400, height: 400 });
   const [placing, setPlacing] = useState(false);
+  const [side, setSide] = useState<Side>('plan');
+  const [round, setRound] = useState(false);
+  const [path, setPath] = useState(false);
+  const { foreseen, pointing } = useStageState();
   const [height, setHeight] = useState(String(USUAL_HEIGHT));
   const [drag, setDrag] = useState<Drag | null>(null);
   const patch = usePatch().data;
@@ -42,14 +49,17 @@ export function Stage({ pointed }: { pointed?: number }) {
   /** Fixtures are only carried along while they are placed; a frame alone moves nothing. */
   const carried = placing && drag?.on ? drag : null;
   const view = useMemo(() => {
-    const whole = fit(fixtures, size.width, size.height);
+    const whole = fit(fixtures, size.width, size.height, side);
     return {
       scale: whole.scale * lens.factor,
       left: whole.left * lens.factor + lens.dx,
       bottom: whole.bottom * lens.factor + lens.dy,
     };
-  }, [fixtures, size, lens]);
-  const all = useMemo(() => spots(fixtures, view, size.width, size.height), [fixtures, view, size]);
+  }, [fixtures, size, lens, side]);
+  const all = useMemo(
+    () => spots(fixtures, view, size.width, size.height, side),
+    [fixtures, view, size, side],
+  );
   const order = useMemo(() => {
     const found = new Map<string, number>();
     desk?.steps.forEach((step, i) => step.forEach((unit) => found.set(unit.split('.')[0]!, i + 1)));
@@ -85,6 +95,9 @@ export function Stage({ pointed }: { pointed?: number }) {
           parts: rig.parts,
           order,
           pointed: shown,
+          side,
+          path,
+          foreseen,
           waiting: fixtures.filter((f) => !f.placed).length,
         };
         draw(context, scene, k);
@@ -94,7 +107,7 @@ export function Stage({ pointed }: { pointed?: number }) {
     };
     paint();
     return () => cancelAnimationFrame(handle);
-  }, [size, view, all, order, carried, placing, fixtures, theme, shown]);
+  }, [size, view, all, order, carried, placing, fixtures, theme, shown, side, path, foreseen]);
 
   useEffect(() => {
     const element = over.current!;
@@ -103,8 +116,10 @@ export function Stage({ pointed }: { pointed?: number }) {
     context.setTransform(ratio, 0, 0, ratio, 0, 0);
     context.clearRect(0, 0, element.width, element.height);
     const line = placing && drag?.on === null;
-    if (drag && (!placing || line)) frame(context, { ...drag, line }, colours(canvas.current!));
-  }, [drag, placing, size]);
+    if (!drag || (placing && !line)) return;
+    if (round && !placing) lasso(context, drag.trail, colours(canvas.current!));
+    else frame(context, { ...drag, line }, colours(canvas.current!));
+  }, [drag, placing, round, size]);
 
   const at = (e: React.PointerEvent) => {
     const rect = canvas.current!.getBoundingClientRect();
@@ -120,14 +135,20 @@ export function Stage({ pointed }: { pointed?: number }) {
   const onPointerDown = (e: React.PointerEvent) => {
     e.currentTarget.setPointerCapture(e.pointerId);
     const { x, y } = at(e);
-    setDrag({ x0: x, y0: y, x1: x, y1: y, on: nearest(all, x, y) });
+    setDrag({ x0: x, y0: y, x1: x, y1: y, on: nearest(all, x, y), trail: [{ x, y }] });
   };
   const onPointerUp = (e: React.PointerEvent) => {
     if (!drag) return;
     setDrag(null);
+    if (pointing) {
+      const point = toStage(view, drag.x1, drag.y1);
+      useStageState.setState({ pointing: null });
+      pointing(round2(point.x), round2(point.y));
+      return;
+    }
     const how = e.shiftKey ? 'add' : e.altKey ? 'less' : 'hold';
     if (placing) void attempt(() => put(drag));
-    else void attempt(() => select(picked(all, drag), how));
+    else void attempt(() => select(picked(all, drag, round), how));
   };
   /** Arrows go to the next fixture that way, Enter and Space pick it, as a press does. */
   const onKeyDown = (e: React.KeyboardEvent) => {
@@ -161,8 +182,8 @@ export function Stage({ pointed }: { pointed?: number }) {
     return place(
       held.map((s, i) => ({
         number: s.fixture.number,
-        x: round(from.x + ((to.x - from.x) * i) / last),
-        y: round(from.y + ((to.y - from.y) * i) / last),
+        x: round2(from.x + ((to.x - from.x) * i) / last),
+        y: round2(from.y + ((to.y - from.y) * i) / last),
         z,
       })),
     );
@@ -170,20 +191,58 @@ export function Stage({ pointed }: { pointed?: number }) {
   return (
     <div className="stage-window flex min-h-0 flex-1 flex-col overflow-hidden rounded-lg bg-stage text-stage-ink">
       <div className="flex h-8 shrink-0 items-center gap-3 px-3 text-[12px]">
-        <span className="font-bold">Plan</span>
+        {(['plan', 'front'] as const).map((s) => (
+          <button
+            key={s}
+            aria-pressed={side === s}
+            className={`min-h-7 ${side === s ? 'font-bold' : 'opacity-70'}`}
+            onClick={() => {
+              setSide(s);
+              setLens(WHOLE);
+              setPlacing(false);
+            }}
+          >
+            {s === 'plan' ? 'Plan' : 'Front'}
+          </button>
+        ))}
+        <span aria-hidden="true" className="h-4 border-l border-stage-line" />
         <button
-          aria-pressed={!placing}
-          className={`min-h-7 ${placing ? 'opacity-70' : 'font-bold underline'}`}
-          onClick={() => setPlacing(false)}
+          aria-pressed={!placing && !round}
+          className={`min-h-7 ${placing || round ? 'opacity-70' : 'font-bold underline'}`}
+          onClick={() => {
+            setPlacing(false);
+            setRound(false);
+          }}
         >
           Pick
         </button>
         <button
-          aria-pressed={placing}
-          className={`min-h-7 ${placing ? 'font-bold underline' : 'opacity-70'}`}
-          onClick={() => setPlacing(true)}
+          aria-pressed={!placing && round}
+          title="Draw round what is picked"
+          className={`min-h-7 ${!placing && round ? 'font-bold underline' : 'opacity-70'}`}
+          onClick={() => {
+            setPlacing(false);
+            setRound(true);
+          }}
         >
-          Place
+          Lasso
+        </button>
+        {side === 'plan' && (
+          <button
+            aria-pressed={placing}
+            className={`min-h-7 ${placing ? 'font-bold underline' : 'opacity-70'}`}
+            onClick={() => setPlacing(true)}
+          >
+            Place
+          </button>
+        )}
+        <button
+          aria-pressed={path}
+          title="Draw the way through what is in hand"
+          className={`min-h-7 ${path ? 'font-bold underline' : 'opacity-70'}`}
+          onClick={() => setPath(!path)}
+        >
+          Order
         </button>
         {placing && (
           <label className="flex items-center gap-1">
@@ -202,9 +261,11 @@ export function Stage({ pointed }: { pointed?: number }) {
           </button>
         )}
         <span className="ml-auto truncate opacity-80">
-          {placing
-            ? 'drag a fixture · or a line to space what is in hand'
-            : 'drag to pick · shift adds · alt takes out · wheel enlarges'}
+          {pointing
+            ? 'press the point to run outward from'
+            : placing
+              ? 'drag a fixture · or a line to space what is in hand'
+              : 'drag to pick · shift adds · alt takes out · wheel enlarges'}
         </span>
       </div>
       <div ref={box} className="relative min-h-0 flex-1">
@@ -220,7 +281,11 @@ export function Stage({ pointed }: { pointed?: number }) {
           onKeyDown={onKeyDown}
           onBlur={() => setCursor(null)}
           onPointerDown={onPointerDown}
-          onPointerMove={(e) => drag && setDrag({ ...drag, x1: at(e).x, y1: at(e).y })}
+          onPointerMove={(e) => {
+            if (!drag) return;
+            const { x, y } = at(e);
+            setDrag({ ...drag, x1: x, y1: y, trail: round ? [...drag.trail, { x, y }] : drag.trail });
+          }}
           onPointerUp={onPointerUp}
         />
         <canvas
@@ -239,7 +304,7 @@ export function Stage({ pointed }: { pointed?: number }) {
   );
 }
 
-const round = (metres: number) => Math.round(metres * 100) / 100;
+const round2 = (metres: number) => Math.round(metres * 100) / 100;
 const distance = (d: Drag) => Math.hypot(d.x1 - d.x0, d.y1 - d.y0);
 
 /** The nearest that way, a little to the side counting twice; the first of all from nowhere. */
@@ -267,15 +332,27 @@ function nearest(all: Spot[], x: number, y: number): Spot | null {
   return near[0]?.spot ?? null;
 }
 
-/** One fixture under a click, or all in the frame, read across and then up as one would count them. */
-function picked(all: Spot[], d: Drag): string[] {
-  if (distance(d) < SLIP) return d.on ? [String(d.on.fixture.number)] : [];
-  const inside = all.filter(
-    (s) =>
-      s.sx >= Math.min(d.x0, d.x1) &&
-      s.sx <= Math.max(d.x0, d.x1) &&
-      s.sy >= Math.min(d.y0, d.y1) &&
-      s.sy <= Math.max(d.y0, d.y1),
+/** Whether a point lies in what was drawn round: a ray from it crosses the line an odd number of times. */
+function within(trail: Drag['trail'], x: number, y: number): boolean {
+  let inside = false;
+  for (let i = 0, j = trail.length - 1; i < trail.length; j = i++) {
+    const [a, b] = [trail[i]!, trail[j]!];
+    if (a.y > y !== b.y > y && x < ((b.x - a.x) * (y - a.y)) / (b.y - a.y) + a.x) inside = !inside;
+  }
+  return inside;
+}
+
+/** One fixture under a click, or all in the frame or the lasso, read across and then up as one would count them. */
+function picked(all: Spot[], d: Drag, round: boolean): string[] {
+  const drawn = round && d.trail.length > 3;
+  if (distance(d) < SLIP && !drawn) return d.on ? [String(d.on.fixture.number)] : [];
+  const inside = all.filter((s) =>
+    drawn
+      ? within(d.trail, s.sx, s.sy)
+      : s.sx >= Math.min(d.x0, d.x1) &&
+        s.sx <= Math.max(d.x0, d.x1) &&
+        s.sy >= Math.min(d.y0, d.y1) &&
+        s.sy <= Math.max(d.y0, d.y1),
   );
   const back = d.x1 < d.x0 ? -1 : 1;
   inside.sort((a, b) => back * (a.sx - b.sx) || a.fixture.number - b.fixture.number);
@@ -284,7 +361,12 @@ function picked(all: Spot[], d: Drag): string[] {
 
 function landed(s: Spot, view: Parameters<typeof toStage>[0], d: Drag, z: number) {
   const to = toStage(view, s.sx + d.x1 - d.x0, s.sy + d.y1 - d.y0);
-  return { number: s.fixture.number, x: round(to.x), y: round(to.y), z: s.fixture.placed ? s.fixture.z : z };
+  return {
+    number: s.fixture.number,
+    x: round2(to.x),
+    y: round2(to.y),
+    z: s.fixture.placed ? s.fixture.z : z,
+  };
 }
 
 /** While fixtures are dragged they are drawn under the pointer. */

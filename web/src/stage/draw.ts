@@ -1,6 +1,6 @@
 import type { RigPart } from '../api/live';
 import type { FixtureView } from '../api/client';
-import { STRIP, toScreen, type Spot, type View } from './view';
+import { STRIP, toScreen, type Side, type Spot, type View } from './view';
 
 interface Colours {
   stage: string;
@@ -35,6 +35,11 @@ export interface Scene {
   /** order of each held unit, from 1 */
   order: Map<string, number>;
   waiting: number;
+  side: Side;
+  /** whether the way through what is in hand is drawn */
+  path: boolean;
+  /** numbers of fixtures that would be chosen */
+  foreseen: Set<string> | null;
   /** number of the fixture that is being brought up */
   pointed?: number;
 }
@@ -48,9 +53,45 @@ export function draw(c: CanvasRenderingContext2D, scene: Scene, k: Colours) {
   for (const spot of scene.spots) light(c, scene, spot);
   c.globalCompositeOperation = 'source-over';
   for (const spot of scene.spots) symbol(c, scene, spot, k);
+  if (scene.path) way(c, scene, k);
+  if (scene.foreseen) outlines(c, scene, scene.foreseen, k);
 }
 
-function ground(c: CanvasRenderingContext2D, { view, width, height, waiting }: Scene, k: Colours) {
+/** A line through what is in hand, step by step; units of one step are met in their middle. */
+function way(c: CanvasRenderingContext2D, scene: Scene, k: Colours) {
+  const steps = new Map<number, { x: number; y: number; n: number }>();
+  for (const s of scene.spots) {
+    const order = scene.order.get(String(s.fixture.number));
+    if (order === undefined) continue;
+    const at = steps.get(order) ?? { x: 0, y: 0, n: 0 };
+    steps.set(order, { x: at.x + s.sx, y: at.y + s.sy, n: at.n + 1 });
+  }
+  const sorted = [...steps.entries()].sort((a, b) => a[0] - b[0]).map(([, p]) => [p.x / p.n, p.y / p.n]);
+  c.strokeStyle = k.held;
+  c.lineWidth = 1.2;
+  c.setLineDash([2, 4]);
+  c.beginPath();
+  sorted.forEach(([x, y], i) => (i === 0 ? c.moveTo(x!, y!) : c.lineTo(x!, y!)));
+  c.stroke();
+  c.setLineDash([]);
+}
+
+function outlines(c: CanvasRenderingContext2D, scene: Scene, foreseen: Set<string>, k: Colours) {
+  c.strokeStyle = k.eye;
+  c.lineWidth = 1.5;
+  c.setLineDash([3, 2]);
+  c.beginPath();
+  for (const { fixture, sx, sy } of scene.spots) {
+    if (!foreseen.has(String(fixture.number))) continue;
+    const r = radius(fixture, scene) + 4;
+    c.moveTo(sx + r, sy);
+    c.arc(sx, sy, r, 0, Math.PI * 2);
+  }
+  c.stroke();
+  c.setLineDash([]);
+}
+
+function ground(c: CanvasRenderingContext2D, { view, width, height, waiting, side }: Scene, k: Colours) {
   c.strokeStyle = k.line;
   c.lineWidth = 1;
   c.setLineDash([2, 6]);
@@ -73,7 +114,7 @@ function ground(c: CanvasRenderingContext2D, { view, width, height, waiting }: S
   c.textAlign = 'center';
   const foot = waiting > 0 ? height - STRIP - 6 : height - 8;
   c.globalAlpha = 0.75;
-  c.fillText('audience', width / 2, foot);
+  c.fillText(side === 'plan' ? 'audience' : 'floor', width / 2, foot);
   if (waiting > 0) {
     c.strokeRect(4.5, height - STRIP + 0.5, width - 9, STRIP - 5);
     c.textAlign = 'left';
@@ -139,7 +180,7 @@ function light(c: CanvasRenderingContext2D, scene: Scene, { fixture, sx, sy }: S
   if (!first) return;
   const brightest = all.reduce((a, b) => (b.intensity > a.intensity ? b : a), first);
   if (brightest.intensity < 0.004) return;
-  const at = first.lands ? toScreen(scene.view, first.x, first.y) : { sx, sy };
+  const at = first.lands ? toScreen(scene.view, first.x, scene.side === 'plan' ? first.y : 0) : { sx, sy };
   const throwMetres = fixture.placed ? Math.max(1, fixture.z) : 1;
   const spread = Math.tan(((first.beam || 36) * Math.PI) / 360) * throwMetres * scene.view.scale;
   const size = Math.max(10, Math.min(90, spread)) * Math.max(0.5, crowd(scene));
@@ -261,6 +302,18 @@ function cells(c: CanvasRenderingContext2D, all: RigPart[], sx: number, sy: numb
     c.fillStyle = rgba(part, part.intensity < 0.004 ? 0 : 0.3 + 0.7 * part.intensity);
     c.fillRect(sx - 3.4 * r + i * width, sy - 0.6 * r, width - 0.5, 1.2 * r);
   });
+}
+
+/** What is being drawn round, closed. */
+export function lasso(c: CanvasRenderingContext2D, points: { x: number; y: number }[], k: Colours) {
+  c.strokeStyle = k.held;
+  c.lineWidth = 1.5;
+  c.setLineDash([4, 3]);
+  c.beginPath();
+  points.forEach((p, i) => (i === 0 ? c.moveTo(p.x, p.y) : c.lineTo(p.x, p.y)));
+  c.closePath();
+  c.stroke();
+  c.setLineDash([]);
 }
 
 export interface Frame {

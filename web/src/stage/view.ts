@@ -7,6 +7,12 @@ export interface View {
   bottom: number;
 }
 
+/** Where the stage is looked at from: above, or the audience. */
+export type Side = 'plan' | 'front';
+
+/** What runs up the window, in metres: upstage seen from above, from the floor seen from the audience. */
+export const upward = (f: FixtureView, side: Side) => (side === 'plan' ? f.y : f.z);
+
 export interface Spot {
   fixture: FixtureView;
   sx: number;
@@ -17,10 +23,11 @@ const MARGIN_METRES = 1.6;
 export const STRIP = 34;
 
 /** A view that shows everything placed, and the middle of the stage. */
-export function fit(fixtures: FixtureView[], width: number, height: number): View {
+export function fit(fixtures: FixtureView[], width: number, height: number, side: Side): View {
   const placed = fixtures.filter((f) => f.placed);
   const xs = [-6, 6, ...placed.map((f) => f.x)];
-  const ys = [-3, 6, ...placed.map((f) => f.y)];
+  const ys = side === 'plan' ? [-3, 6] : [0, 6];
+  placed.forEach((f) => ys.push(upward(f, side)));
   const minX = Math.min(...xs) - MARGIN_METRES;
   const maxX = Math.max(...xs) + MARGIN_METRES;
   const minY = Math.min(...ys) - MARGIN_METRES;
@@ -45,12 +52,18 @@ export const toStage = (v: View, sx: number, sy: number) => ({
 });
 
 /** Where every fixture is drawn; those without a place wait in a strip at the foot. */
-export function spots(fixtures: FixtureView[], view: View, width: number, height: number): Spot[] {
+export function spots(
+  fixtures: FixtureView[],
+  view: View,
+  width: number,
+  height: number,
+  side: Side,
+): Spot[] {
   let waiting = 0;
   const count = fixtures.filter((f) => !f.placed).length;
   const step = Math.min(18, (width - 110) / Math.max(1, count));
   return fixtures.map((fixture) => {
-    if (fixture.placed) return { fixture, ...toScreen(view, fixture.x, fixture.y) };
+    if (fixture.placed) return { fixture, ...toScreen(view, fixture.x, upward(fixture, side)) };
     return { fixture, sx: 96 + step * waiting++, sy: height - STRIP / 2 };
   });
 }

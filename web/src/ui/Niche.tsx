@@ -9,10 +9,19 @@ interface Props {
   active?: boolean;
   follow: 'all' | 'some' | 'none';
   title: string;
+  /** what it is marked with */
+  tint?: string;
   onPress: (e: React.MouseEvent | React.KeyboardEvent) => void;
   /** Answers whether it was done; what was typed stays when not. */
   onRename: (name: string) => Promise<boolean>;
   onLook?: (looking: boolean) => void;
+  /** What is dragged or dropped here. */
+  drag?: {
+    ref: (element: HTMLElement | null) => void;
+    handlers: React.DOMAttributes<HTMLElement>;
+    over: boolean;
+    dragged: boolean;
+  };
 }
 
 /** A numbered place that keeps one thing: an arch on a ledge. */
@@ -25,9 +34,11 @@ export function Niche({
   active,
   follow,
   title,
+  tint,
   onPress,
   onRename,
   onLook,
+  drag,
 }: Props) {
   const [renaming, setRenaming] = useState(false);
   const busy = useRef(false);
@@ -40,7 +51,8 @@ export function Niche({
   };
   return (
     <div
-      className="flex w-[84px] flex-col items-center"
+      ref={drag?.ref}
+      className={`flex w-[84px] flex-col items-center ${drag?.dragged ? 'opacity-40' : ''} ${drag?.over ? 'bg-petrol-soft' : ''}`}
       onMouseEnter={() => onLook?.(true)}
       onMouseLeave={() => onLook?.(false)}
     >
@@ -52,12 +64,15 @@ export function Niche({
         onClick={onPress}
         onFocus={() => onLook?.(true)}
         onBlur={() => onLook?.(false)}
+        {...drag?.handlers}
         onKeyDown={(e) => (e.key === 'F2' ? setRenaming(true) : step(e))}
         className={`relative h-[72px] w-[72px] overflow-hidden rounded-t-[36px] rounded-b-[4px] border border-line-strong bg-sheet ${active ? 'outline-2 outline-offset-3 outline-petrol' : ''}`}
       >
         <span className={dimmed ? 'opacity-45' : ''}>{face}</span>
         {ring && <span className="absolute top-2 left-1/2 -translate-x-1/2">{ring}</span>}
-        <span className="mono absolute bottom-1 left-1/2 -translate-x-1/2 rounded bg-sheet px-1 text-[11px] font-bold text-ink">
+        <span
+          className={`mono absolute bottom-1 left-1/2 -translate-x-1/2 rounded px-1 text-[11px] font-bold text-ink ${tint && tint !== 'none' ? `tint-${tint}` : 'bg-sheet'}`}
+        >
           {number}
         </span>
       </button>
@@ -89,9 +104,19 @@ export function Niche({
 }
 
 /** An empty place that can be recorded into. */
-export function EmptyNiche({ number }: { number: number }) {
+export function EmptyNiche({
+  number,
+  drag,
+}: {
+  number: number;
+  drag?: Pick<NonNullable<Props['drag']>, 'ref' | 'over'>;
+}) {
   return (
-    <div className="flex w-[84px] flex-col items-center" aria-hidden="true">
+    <div
+      ref={drag?.ref}
+      className={`flex w-[84px] flex-col items-center ${drag?.over ? 'bg-petrol-soft' : ''}`}
+      aria-hidden="true"
+    >
       <div className="relative h-[72px] w-[72px] rounded-t-[36px] rounded-b-[4px] border border-dashed border-line">
         <span className="mono absolute bottom-1 left-1/2 -translate-x-1/2 text-[11px] text-ink-label">
           {number}

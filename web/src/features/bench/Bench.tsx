@@ -1,20 +1,34 @@
 import { ChevronDown, ChevronUp } from 'lucide-react';
 import { useState, type ReactNode } from 'react';
 import { useDesk } from '../../api/queries';
+import { useBuilder } from './builder';
+import { GridPanel } from './GridPanel';
 import { SelectionPanel } from './SelectionPanel';
+import { StateBuilder } from './StateBuilder';
 import { ValuesPanel } from './ValuesPanel';
 
+interface Props {
+  record: ReactNode;
+  /** What the chapter is about: values beside the selection, or all ways to arrange it. */
+  about?: 'values' | 'order';
+}
+
 /** At the foot wherever lights are handled: selection, values, record. It folds. */
-export function Bench({ record }: { record: ReactNode }) {
+export function Bench({ record, about = 'values' }: Props) {
   const [open, setOpen] = useState(true);
   const desk = useDesk().data;
+  const builder = useBuilder((s) => s.open);
+  const grid = (desk?.grid.index ?? -1) >= 0;
   if (!desk) return null;
   return (
     <section aria-label="Bench" className="shrink-0 border-t border-line-strong bg-sheet">
+      {builder && <StateBuilder />}
       {open ? (
-        <div className="relative grid h-[252px] grid-cols-[minmax(0,1fr)_minmax(0,1.25fr)_minmax(0,0.85fr)] divide-x divide-line">
-          <SelectionPanel desk={desk} />
-          <ValuesPanel desk={desk} />
+        <div
+          className={`relative grid h-[252px] divide-x divide-line ${about === 'values' ? 'grid-cols-[minmax(0,1fr)_minmax(0,1.25fr)_minmax(0,0.85fr)]' : grid ? 'grid-cols-[minmax(0,1.6fr)_minmax(0,0.9fr)_minmax(0,0.9fr)]' : 'grid-cols-[minmax(0,1.9fr)_minmax(0,1fr)]'}`}
+        >
+          <SelectionPanel desk={desk} wide={about === 'order'} />
+          {about === 'values' ? <ValuesPanel desk={desk} /> : grid && <GridPanel grid={desk.grid} />}
           <div className="min-h-0 overflow-auto p-3">{record}</div>
           <button
             aria-label="Fold the bench"

@@ -1,66 +1,33 @@
-import { edit, select, turnHighlight, type Edit } from '../../api/commands';
+import { useState } from 'react';
+import { edit, turnHighlight, type Edit } from '../../api/commands';
 import type { DeskView } from '../../api/client';
 import { attempt } from '../../app/notices';
+import { useStageState } from '../../stage/stage-state';
 import { Button } from '../../ui/Button';
+import { Chips } from './Chips';
+import { HighlightMenu, RecentMenu } from './HandMenus';
+import { PatternPicture } from './PatternPicture';
+import { COMMON, ORDERS, PATTERNS, nameOf, nextSeed } from './patterns';
+import { useBuilder } from './builder';
 
-const PATTERNS: { text: string; words: string; edit: Edit; bars: number[] }[] = [
-  {
-    text: 'Every 2',
-    words: 'every 2',
-    edit: { type: 'arrange', pattern: 'every', n: 2 },
-    bars: [9, 3, 9, 3, 9, 3, 9, 3],
-  },
-  {
-    text: 'Every 3',
-    words: 'every 3',
-    edit: { type: 'arrange', pattern: 'every', n: 3 },
-    bars: [9, 3, 3, 9, 3, 3, 9, 3],
-  },
-  {
-    text: 'Blocks 2',
-    words: 'blocks of 2',
-    edit: { type: 'arrange', pattern: 'blocks', n: 2 },
-    bars: [9, 9, 5, 5, 9, 9, 5, 5],
-  },
-  {
-    text: 'Half',
-    words: 'part 1 of 2',
-    edit: { type: 'arrange', pattern: 'part', n: 2 },
-    bars: [9, 9, 9, 9, 3, 3, 3, 3],
-  },
-  {
-    text: 'Quarter',
-    words: 'part 1 of 4',
-    edit: { type: 'arrange', pattern: 'part', n: 4 },
-    bars: [9, 9, 3, 3, 3, 3, 3, 3],
-  },
-  {
-    text: 'Mirror',
-    words: 'mirror',
-    edit: { type: 'arrange', pattern: 'mirror' },
-    bars: [3, 5, 7, 9, 9, 7, 5, 3],
-  },
-  {
-    text: 'Reverse',
-    words: 'reverse',
-    edit: { type: 'arrange', pattern: 'reverse' },
-    bars: [9, 8, 7, 6, 5, 4, 3, 2],
-  },
-];
-const MOST_CHIPS = 96;
+const run = (what: Edit) => void attempt(() => edit(what));
 
-export function SelectionPanel({ desk }: { desk: DeskView }) {
-  const units = desk.steps.flatMap((step, i) => step.map((unit) => ({ unit, order: i + 1 })));
-  const run = (what: Edit) => void attempt(() => edit(what));
+/** What is in hand and how it was taken. @param wide whether there is room for all ways to arrange it */
+export function SelectionPanel({ desk, wide }: { desk: DeskView; wide?: boolean }) {
+  const held = desk.steps.reduce((sum, step) => sum + step.length, 0);
   return (
-    <div className="flex min-h-0 flex-col gap-2 overflow-hidden p-3">
+    <div className="flex min-h-0 flex-col gap-1.5 overflow-hidden p-3">
       <div className="flex items-center gap-2">
         <span className="caps">Selection</span>
-        <span className="mono font-bold">{units.length}</span>
+        <span className="mono font-bold">{held}</span>
         <span className="min-w-0 flex-1 truncate text-ink-2" title={desk.holds}>
-          {desk.rest.length > 0 && `of ${units.length + desk.rest.length} · `}
+          {desk.rest.length > 0 && `of ${held + desk.rest.length} · `}
           {desk.holds || 'nothing in hand'}
         </span>
+        {wide && <RecentMenu recent={desk.recent} />}
+        <Button label="Find by state: lit, dark, at a level, using a palette… (F)" onClick={turnBuilder}>
+          Those who…
+        </Button>
         <Button
           pressed={desk.highlight}
           label="Show off what is in hand (H)"
@@ -68,95 +35,202 @@ export function SelectionPanel({ desk }: { desk: DeskView }) {
         >
           Highlight
         </Button>
+        {wide && <HighlightMenu look={desk.look} />}
         <Button
           label="Let go (Delete)"
-          disabled={units.length === 0 && desk.touchedUnits === 0}
+          disabled={held === 0 && desk.touchedUnits === 0}
           onClick={() => run({ type: 'clear' })}
         >
           Clear
         </Button>
       </div>
-      <div
-        className="flex min-h-0 flex-1 flex-wrap content-start gap-1 overflow-auto"
-        aria-label="Units in hand, in order"
-      >
-        {units.slice(0, MOST_CHIPS).map(({ unit, order }) => (
-          <button
-            key={unit}
-            title={`${unit}: step ${order}. Press to take it out.`}
-            onClick={() => void attempt(() => select([unit], 'less'))}
-            className="mono flex h-[22px] items-start gap-0.5 rounded border border-petrol bg-petrol-soft px-1 text-[12px] font-bold text-petrol"
-          >
-            {unit}
-            <sup className="text-[9px] leading-3 font-normal">{order}</sup>
-          </button>
-        ))}
-        {units.length > MOST_CHIPS && (
-          <span className="self-center text-ink-2">and {units.length - MOST_CHIPS} more</span>
-        )}
-        {desk.rest.slice(0, MOST_CHIPS).map((unit) => (
-          <button
-            key={`rest ${unit}`}
-            title={`${unit} is left by the pattern. Press to add it.`}
-            onClick={() => void attempt(() => select([unit], 'add'))}
-            className="mono h-[22px] rounded border border-line px-1 text-[12px] text-ink-label"
-          >
-            {unit}
-          </button>
-        ))}
-        {units.length === 0 && (
-          <p className="text-ink-2">Drag a frame on the plan, press rows in Patch, or type numbers.</p>
-        )}
-      </div>
-      <div className="flex items-center gap-2">
-        <span className="caps">Pattern</span>
-        <span className="min-w-0 flex-1 truncate text-[12px] text-ink-2">{desk.patterns.join(' → ')}</span>
-        {desk.shares > 1 && (
-          <span className="flex items-center gap-1 text-petrol">
-            <button
-              aria-label="Previous share ( [ )"
-              className="min-h-7 min-w-7"
-              onClick={() => run({ type: 'step', back: true })}
-            >
-              ‹
-            </button>
-            share {desk.share + 1} of {desk.shares}
-            <button
-              aria-label="Next share ( ] )"
-              className="min-h-7 min-w-7"
-              onClick={() => run({ type: 'step', back: false })}
-            >
-              ›
-            </button>
+      <Chips desk={desk} />
+      <Laid desk={desk} />
+      <Pictures desk={desk} wide={wide} />
+      {wide && <Orders desk={desk} />}
+    </div>
+  );
+}
+
+const turnBuilder = () => useBuilder.setState((s) => ({ open: !s.open }));
+
+/** What was asked for and which patterns lie on it; each is taken off by itself, or all at once. */
+function Laid({ desk }: { desk: DeskView }) {
+  return (
+    <div className="flex min-h-7 items-center gap-1.5">
+      <span className="caps">Pattern</span>
+      <div className="flex min-w-0 flex-1 items-center gap-1 overflow-hidden text-[12px]">
+        {desk.patterns.length > 0 && (
+          <span className="min-w-0 truncate rounded-full bg-plum-soft px-2 text-plum" title={desk.asked}>
+            {desk.asked}
           </span>
         )}
-      </div>
-      <div className="flex flex-wrap gap-1">
-        {PATTERNS.map((p) => (
+        {desk.patterns.map((words, i) => (
           <button
-            key={p.words}
-            disabled={units.length === 0}
-            aria-pressed={desk.patterns.includes(p.words)}
-            onClick={() => run(p.edit)}
-            className="flex h-11 w-[44px] flex-col items-center justify-center rounded-md border border-line-strong text-[10px] hover:bg-sunk aria-pressed:border-petrol aria-pressed:bg-petrol-soft"
+            key={i}
+            title={`Take “${words}” off`}
+            aria-label={`Take ${words} off`}
+            onClick={() => run({ type: 'lift', index: i })}
+            className="shrink-0 rounded-full bg-petrol-soft px-2 text-petrol hover:line-through"
           >
-            <svg width="40" height="12" aria-hidden="true">
-              {p.bars.map((h, i) => (
-                <rect
-                  key={i}
-                  x={i * 5}
-                  y={11 - h}
-                  width="3.4"
-                  height={h}
-                  rx="1"
-                  fill={h < 4 ? 'var(--line-strong)' : 'var(--petrol)'}
-                />
-              ))}
-            </svg>
-            {p.text}
+            {words} ×
           </button>
         ))}
       </div>
+      {desk.shares > 1 && (
+        <span className="flex shrink-0 items-center gap-1 text-petrol">
+          <button
+            aria-label="Previous share ( [ )"
+            className="min-h-7 min-w-7"
+            onClick={() => run({ type: 'step', back: true })}
+          >
+            ‹
+          </button>
+          share {desk.share + 1} of {desk.shares}
+          <button
+            aria-label="Next share ( ] )"
+            className="min-h-7 min-w-7"
+            onClick={() => run({ type: 'step', back: false })}
+          >
+            ›
+          </button>
+        </span>
+      )}
+      {desk.patterns.length > 0 && (
+        <button
+          className="min-h-7 shrink-0 px-1 text-petrol underline"
+          title="Everything that the patterns took from (\)"
+          onClick={() => run({ type: 'lift' })}
+        >
+          whole
+        </button>
+      )}
     </div>
+  );
+}
+
+/** Patterns as pictures of what each would take of what is in hand. */
+function Pictures({ desk, wide }: { desk: DeskView; wide?: boolean }) {
+  const shown = wide ? PATTERNS : COMMON;
+  const pictures = new Map(desk.pictures.map((p) => [p.words, p]));
+  return (
+    <div className="flex gap-1">
+      {shown.map((words) => {
+        const picture = pictures.get(words);
+        const laid = desk.patterns.lastIndexOf(words);
+        return (
+          <button
+            key={words}
+            disabled={desk.steps.length === 0}
+            aria-pressed={laid >= 0}
+            title={
+              laid >= 0
+                ? `Take “${words}” off`
+                : picture
+                  ? `${words}: ${picture.steps} ${picture.steps === 1 ? 'step' : 'steps'}`
+                  : words
+            }
+            onClick={() => run(laid >= 0 ? { type: 'lift', index: laid } : { type: 'arrange', words })}
+            className="flex h-10 w-[54px] min-w-0 flex-col items-center justify-center rounded-md border border-line-strong text-[11px] hover:bg-sunk aria-pressed:border-petrol aria-pressed:bg-petrol-soft"
+          >
+            <PatternPicture taken={picture?.taken ?? []} steps={picture?.steps ?? 0} />
+            {nameOf(words)}
+          </button>
+        );
+      })}
+    </div>
+  );
+}
+
+/** Orders by number and place, shuffles with a seed, and any pattern in words. */
+function Orders({ desk }: { desk: DeskView }) {
+  const pointing = useStageState((s) => s.pointing) !== null;
+  const last = desk.patterns[desk.patterns.length - 1] ?? '';
+  const shuffled = last.match(/^shuffle seed (\d+)$/)?.[1];
+  const outwardFrom = () =>
+    useStageState.setState({
+      pointing: pointing
+        ? null
+        : (x, y) => run({ type: 'arrange', words: `sort by outward from ${x}, ${y}` }),
+    });
+  return (
+    <div className="flex items-center gap-2 text-[12px]">
+      <span className="caps">Sort</span>
+      {ORDERS.map((by) => (
+        <button
+          key={by}
+          disabled={desk.steps.length === 0}
+          aria-pressed={last === `sort by ${by}`}
+          className="min-h-7 text-ink-2 hover:text-petrol aria-pressed:font-bold aria-pressed:text-petrol aria-pressed:underline"
+          onClick={() => run({ type: 'arrange', words: `sort by ${by}` })}
+        >
+          {by}
+        </button>
+      ))}
+      <button
+        disabled={desk.steps.length === 0}
+        aria-pressed={pointing}
+        title="Outward from the point that is pressed next on the plan"
+        className="min-h-7 text-ink-2 hover:text-petrol aria-pressed:font-bold aria-pressed:text-petrol"
+        onClick={outwardFrom}
+      >
+        {pointing ? 'press a point…' : 'from a point…'}
+      </button>
+      <button
+        disabled={desk.steps.length === 0}
+        className="min-h-7 text-ink-2 hover:text-petrol"
+        title="Again and again, another order each time"
+        onClick={() => run({ type: 'arrange', words: `shuffle seed ${nextSeed(desk.patterns)}` })}
+      >
+        shuffle
+      </button>
+      {shuffled && <Seed seed={shuffled} />}
+      <button
+        disabled={desk.steps.length === 0}
+        className="min-h-7 text-ink-2 hover:text-petrol"
+        title="Fixtures with cells become their cells"
+        onClick={() => run({ type: 'arrange', words: 'cells' })}
+      >
+        cells
+      </button>
+      <AnyPattern disabled={desk.steps.length === 0} />
+    </div>
+  );
+}
+
+function Seed({ seed }: { seed: string }) {
+  return (
+    <label className="flex items-center gap-1 text-ink-2">
+      seed
+      <input
+        key={seed}
+        aria-label="Seed of the shuffle"
+        defaultValue={seed}
+        className="mono h-7 w-12 rounded-md border border-line-strong bg-paper px-1"
+        onKeyDown={(e) => {
+          const typed = e.currentTarget.value.replace(/\D/g, '');
+          if (e.key === 'Enter' && typed) run({ type: 'arrange', words: `shuffle seed ${typed}` });
+        }}
+      />
+    </label>
+  );
+}
+
+/** For what has no button. */
+function AnyPattern({ disabled }: { disabled: boolean }) {
+  const [words, setWords] = useState('');
+  return (
+    <input
+      aria-label="Any pattern, such as every 5 from 2"
+      placeholder="every 5 from 2…"
+      disabled={disabled}
+      className="mono h-7 min-w-0 flex-1 rounded-md border border-line-strong bg-paper px-1.5"
+      value={words}
+      onChange={(e) => setWords(e.target.value)}
+      onKeyDown={(e) => {
+        if (e.key !== 'Enter' || !words.trim()) return;
+        void attempt(() => edit({ type: 'arrange', words })).then((done) => done && setWords(''));
+      }}
+    />
   );
 }

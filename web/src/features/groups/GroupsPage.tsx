@@ -1,42 +1,87 @@
-import { memo, useMemo, useState } from 'react';
-import { edit, select, type Edit } from '../../api/commands';
-import type { GroupView } from '../../api/client';
+import {
+  DndContext,
+  PointerSensor,
+  useDroppable,
+  useSensor,
+  useSensors,
+  type DragEndEvent,
+} from '@dnd-kit/core';
+import { useCallback, useMemo, useState } from 'react';
+import type { How } from '../../api/commands';
 import { useDesk, useGroups, usePatch } from '../../api/queries';
-import { attempt } from '../../app/notices';
+import { runEdit } from '../../app/run';
 import { Stage } from '../../stage/Stage';
 import { Button } from '../../ui/Button';
 import { inputShape } from '../../ui/Field';
-import { EmptyNiche, Niche } from '../../ui/Niche';
-import { ProblemList } from '../../ui/ProblemList';
+import { EmptyNiche } from '../../ui/Niche';
 import { Segmented } from '../../ui/Segmented';
 import { Bench } from '../bench/Bench';
-import { useEditReading } from '../bench/useLineReading';
-import { TinyPlan, usePlaces } from './TinyPlan';
-import { runLine } from '../../app/Line';
-import { runEdit } from '../../app/run';
-import { useKept } from '../../app/kept';
-import { useOnce } from '../../app/once';
+import { GroupCard } from './GroupCard';
+import { GroupNiche } from './GroupNiche';
+import { useLiveLevels } from './live-levels';
+import { RecordGroup } from './RecordGroup';
+import { StarterGroups } from './StarterGroups';
+import { usePlaces } from './TinyPlan';
 
-type How = 'hold' | 'add' | 'less';
+/** Numbers on one page of niches. */
+const PAGE = 48;
+/** Empty niches behind the last group of a page. */
+const SPARE = 3;
 
 export function GroupsPage() {
-  const groups = useGroups().data ?? [];
+  const all = useGroups().data;
+  const groups = useMemo(() => all ?? [], [all]);
+  const desk = useDesk().data;
   const patch = usePatch().data;
   const places = usePlaces(useMemo(() => patch?.fixtures ?? [], [patch]));
   const [how, setHow] = useState<How>('hold');
   const [find, setFind] = useState('');
-  const shown = groups.filter((g) => `${g.number} ${g.name}`.toLowerCase().includes(find.toLowerCase()));
-  const next = Math.max(0, ...groups.map((g) => g.number)) + 1;
+  const [page, setPage] = useState(0);
+  const [starting, setStarting] = useState(false);
+  const [looked, setLooked] = useState<number[]>([]);
+  const onLook = useCallback(
+    (number: number, more: boolean) =>
+      setLooked((now) =>
+        !more ? [number] : now.includes(number) ? now.filter((n) => n !== number) : [...now, number],
+      ),
+    [],
+  );
+  useLiveLevels(groups);
+  const pages = Math.ceil((groups[groups.length - 1]?.number ?? 1) / PAGE);
+  const shown = groups.filter((g) =>
+    find === ''
+      ? Math.floor((g.number - 1) / PAGE) === Math.min(page, pages - 1)
+      : `${g.number} ${g.name}`.toLowerCase().includes(find.toLowerCase()),
+  );
+  const sensors = useSensors(
+    // Up and down is a level; only sideways it goes to another niche.
+    useSensor(PointerSensor, { activationConstraint: { distance: { x: 8 }, tolerance: { y: 8 } } }),
+  );
+  const onDragEnd = ({ active, over }: DragEndEvent) => {
+    const number = active.data.current?.number as number;
+    const to = over?.data.current?.number as number | undefined;
+    if (to !== undefined && to !== number) void runEdit({ type: 'move-group', number, to });
+  };
+  const card = groups.filter((g) => looked.includes(g.number));
   return (
     <>
       <div className="flex min-h-0 flex-1 gap-3 p-3">
         <div className="flex min-h-0 min-w-0 flex-[1.15] flex-col">
           <div className="flex flex-wrap items-center gap-2 pb-3">
             <h1 className="font-serif text-[22px] font-semibold">Groups</h1>
+            {pages > 1 && (
+              <Segmented
+                label="Page of niches"
+                tight
+                value={String(Math.min(page, pages - 1))}
+                onChange={(p) => setPage(Number(p))}
+                options={Array.from({ length: pages }, (_, i) => ({ value: String(i), text: String(i + 1) }))}
+              />
+            )}
             <input
               aria-label="Find a group"
               placeholder="find a group…"
-              className={`${inputShape} max-w-40`}
+              className={`${inputShape} max-w-32`}
               value={find}
               onChange={(e) => setFind(e.target.value)}
             />
@@ -48,108 +93,58 @@ export function GroupsPage() {
                 { value: 'hold', text: 'Hold' },
                 { value: 'add', text: 'Add' },
                 { value: 'less', text: 'Less' },
+                { value: 'both', text: 'Both' },
               ]}
+              tight
             />
+            <Button onClick={() => setStarting(true)}>Starter groups…</Button>
           </div>
-          <div className="flex min-h-0 flex-1 flex-wrap content-start gap-y-3 overflow-auto pt-1 pl-1">
-            {shown.map((g) => (
-              <GroupNiche key={g.number} group={g} places={places} how={how} />
-            ))}
-            {find === '' && [0, 1, 2].map((i) => <EmptyNiche key={i} number={next + i} />)}
-            {groups.length === 0 && (
-              <p className="w-full p-2 text-ink-2">
-                No group yet. Choose fixtures, then type a name on the right and press Enter.
-              </p>
-            )}
-          </div>
-          <p className="pt-2 text-[12px] text-ink-label">
-            ledge: solid, whole group in hand · dashed, part of it
-          </p>
+          <DndContext sensors={sensors} onDragEnd={onDragEnd}>
+            <div className="flex min-h-0 flex-1 flex-wrap content-start gap-y-3 overflow-auto pt-1 pl-1">
+              {nichesOf(shown, find === '', page).map((place) =>
+                typeof place === 'number' ? (
+                  <Free key={place} number={place} />
+                ) : (
+                  <GroupNiche
+                    key={place.number}
+                    group={place}
+                    places={places}
+                    how={how}
+                    held={(desk?.groups[place.number] ?? 'none') as 'all' | 'some' | 'none'}
+                    looked={looked.includes(place.number)}
+                    onLook={onLook}
+                  />
+                ),
+              )}
+              {groups.length === 0 && (
+                <p className="w-full p-2 text-ink-2">
+                  No group yet. Choose fixtures, then type a name on the right and press Enter; or let the
+                  patch suggest them: Starter groups…
+                </p>
+              )}
+            </div>
+          </DndContext>
+          <GroupCard groups={card} held={(desk?.steps.length ?? 0) > 0} next={desk?.nextGroup ?? 1} />
         </div>
         <Stage />
       </div>
-      <Bench record={<RecordGroup />} />
+      <Bench record={<RecordGroup />} about="order" />
+      <StarterGroups open={starting} places={places} onClose={() => setStarting(false)} />
     </>
   );
 }
 
-interface GroupNicheProps {
-  group: GroupView;
-  places: ReturnType<typeof usePlaces>;
-  how: How;
+/** Groups and the free numbers between and behind them. */
+function nichesOf<T extends { number: number }>(shown: T[], free: boolean, page: number): (T | number)[] {
+  if (!free) return shown;
+  const by = new Map(shown.map((g) => [g.number, g]));
+  const first = shown.length > 0 ? Math.floor((shown[0]!.number - 1) / PAGE) * PAGE + 1 : page * PAGE + 1;
+  const last = Math.min(first + PAGE - 1, (shown[shown.length - 1]?.number ?? first - 1) + SPARE);
+  return Array.from({ length: last - first + 1 }, (_, i) => by.get(first + i) ?? first + i);
 }
 
-/** Drawn again only when the group itself has changed. */
-const GroupNiche = memo(function GroupNiche({ group, places, how }: GroupNicheProps) {
-  const press = (e: React.MouseEvent | React.KeyboardEvent) => {
-    const chosen = e.shiftKey ? 'add' : e.altKey ? 'less' : how;
-    if (chosen === 'hold') void attempt(() => edit({ type: 'hold-group', number: group.number }));
-    else void attempt(() => select(group.units, chosen));
-  };
-  return (
-    <Niche
-      number={group.number}
-      name={group.name}
-      title={`${group.units.length} units in ${group.steps} steps`}
-      face={<TinyPlan group={group} places={places} />}
-      follow={group.held as 'all' | 'some' | 'none'}
-      active={group.held === 'all'}
-      onPress={press}
-      onRename={async (name) =>
-        (await attempt(() => edit({ type: 'rename-group', number: group.number, name }))) !== undefined
-      }
-    />
-  );
-});
-
-function RecordGroup() {
-  const desk = useDesk().data;
-  const [name, setName] = useKept('record group name', '');
-  const [number, setNumber] = useKept('record group number', '');
-  const held = (desk?.steps.length ?? 0) > 0;
-  const into = number || String(desk?.nextGroup ?? 1);
-  const what: Edit = { type: 'record-group', number: Number(number) || undefined, name };
-  const reading = useEditReading(held ? what : null);
-  const record = useOnce(async () => {
-    if (!(await runEdit(what))) return;
-    setName('');
-    setNumber('');
-    document.getElementById('record-name')?.blur();
-  });
-  return (
-    <form
-      className="space-y-2"
-      onSubmit={(e) => {
-        e.preventDefault();
-        void record();
-      }}
-    >
-      <div className="caps">Record group</div>
-      <div className="flex gap-2">
-        <input
-          aria-label="Group number"
-          className={`${inputShape} !w-16 shrink-0`}
-          placeholder={into}
-          value={number}
-          onChange={(e) => setNumber(e.target.value.replace(/\D/g, ''))}
-        />
-        <input
-          id="record-name"
-          aria-label="Group name"
-          autoComplete="off"
-          className={inputShape}
-          placeholder="name (R)"
-          value={name}
-          onChange={(e) => setName(e.target.value)}
-        />
-      </div>
-      <p className="text-ink-2">
-        {held ? reading.outcome?.reading : 'Choose fixtures first; their order is kept.'}
-      </p>
-      <ProblemList problems={reading.problems} onLine={(l) => void runLine(l)} />
-      <Button kind="main" type="submit">
-        Record as {into}
-      </Button>
-    </form>
-  );
+/** An empty niche that a group can be dropped into. */
+function Free({ number }: { number: number }) {
+  const drop = useDroppable({ id: `niche ${number}`, data: { number } });
+  return <EmptyNiche number={number} drag={{ ref: drop.setNodeRef, over: drop.isOver }} />;
 }

@@ -1,11 +1,11 @@
 import { useEffect, useMemo, useRef } from 'react';
-import type { FixtureView, GroupView } from '../../api/client';
+import type { FixtureView } from '../../api/client';
 import { useTheme } from '../../app/theme';
 
 const SIDE = 72;
 const RATIO = 2;
 
-interface Places {
+export interface Places {
   /** Where each fixture is drawn, by its number. */
   at: Map<string, { x: number; y: number }>;
   /** Everything placed, drawn once for all groups. */
@@ -56,7 +56,7 @@ const ink = (_theme: string, role: string) =>
   getComputedStyle(document.documentElement).getPropertyValue(role).trim();
 
 /** Where the group's fixtures are among all that are placed. */
-export function TinyPlan({ group, places }: { group: GroupView; places: Places | null }) {
+export function TinyPlan({ group, places }: { group: { units: string[] }; places: Places | null }) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const theme = useTheme((s) => s.theme);
   const { units } = group;

@@ -91,6 +91,7 @@ selectionTerm
     | described                         # ofDescription
     | GROUP groupRef                    # ofGroup
     | LAST                              # lastSelection
+    | HAND                              # inHand
     | OPEN selection pattern* CLOSED    # nested
     ;
 described
@@ -176,7 +177,7 @@ MULTICAST : 'multicast' ; SAVE : 'save' ; RESTORE : 'restore' ; VERSION : 'versi
 MOVE : 'move' ; COPY : 'copy' ; FREEZE : 'freeze' ; STARTER : 'starter' ; GROUPS : 'groups' ; RECIPE : 'recipe' ;
 WHOLE : 'whole' ; STEP : 'step' ; CELLS : 'cells' ; SORT : 'sort' ; ACROSS : 'across' ; ALONG : 'along' ; UP : 'up' ;
 OUTWARD : 'outward' ; ROWS : 'rows' ; COLUMNS : 'columns' ; DIAGONAL : 'diagonal' ; RINGS : 'rings' ; WITHIN : 'within' ;
-REST : 'rest' ; WHERE : 'where' ; LIT : 'lit' ; DARK : 'dark' ; ACTIVE : 'active' ; USES : 'uses' ; IN : 'in' ; UNPATCHED : 'unpatched' ;
+REST : 'rest' ; HAND : 'hand' ; WHERE : 'where' ; LIT : 'lit' ; DARK : 'dark' ; ACTIVE : 'active' ; USES : 'uses' ; IN : 'in' ; UNPATCHED : 'unpatched' ;
 AND : 'and' ; OR : 'or' ; OPEN : '(' ; CLOSED : ')' ; BOTH : '&' ;
 PLUS : '+' ; MINUS : '-' ; COMMA : ',' ;
 DECIMAL : [0-9]+ '.' [0-9]+ ;

@@ -220,6 +220,11 @@ final class Choices extends LineBaseVisitor<Choice> {
     }
 
     @Override
+    public Choice visitInHand(LineParser.InHandContext context) {
+        return new Choice.Units(draft.hand().selection());
+    }
+
+    @Override
     public Choice visit(ParseTree tree) {
         return tree.accept(this);
     }

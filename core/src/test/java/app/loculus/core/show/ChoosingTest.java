@@ -134,6 +134,10 @@ class ChoosingTest {
         var lit = Rig.after(RIG, "11", "highlight on");
         var lights = lit.lights();
         assertThat(held(lit, "all where lit")).startsWith("11 12");
+        assertThat(Rig.say(lit, "all where lit").words())
+                .containsExactly("Holds 4 units", "Lit by highlight (1), programmer (3)");
+        assertThat(held(Rig.after(lit, "14 thru 11"), "hand where at 30 thru 50"))
+                .isEqualTo("14 13 12");
         assertThat(lights.holder(lit.hand().selection().units().get(0))).isEqualTo("highlight");
         assertThat(lights.holder(Rig.after(RIG, "12").hand().selection().units().get(0)))
                 .isEqualTo("programmer");

@@ -17,7 +17,7 @@ import java.util.Map;
  * @param within metres, what hangs that near is in one row
  * @param perRow how many make a row where rows are counted off, else 0
  */
-record GridView(int index, String way, double within, int perRow, int rows, int columns, List<CellView> cells) {
+record GridView(int index, String way, double within, int perRow, int rows, int columns, List<GridCellView> cells) {
 
     private static final int MOST_CELLS = 600;
 
@@ -25,7 +25,7 @@ record GridView(int index, String way, double within, int perRow, int rows, int 
     private static final GridView NONE = new GridView(-1, "", 0, 0, 0, 0, List.of());
 
     /** @param step the step it is in; 0 when it is left; @param level percent of intensity */
-    record CellView(String unit, int row, int column, int step, int level) {}
+    record GridCellView(String unit, int row, int column, int step, int level) {}
 
     static GridView of(Show show) {
         Hand hand = show.hand();
@@ -60,8 +60,8 @@ record GridView(int index, String way, double within, int perRow, int rows, int 
                         .toList());
     }
 
-    private static CellView cell(Show show, Map<UnitId, Integer> steps, Grid.Cell c, UnitId unit) {
-        return new CellView(show.label(unit), c.row(), c.column(), steps.getOrDefault(unit, 0), (int)
+    private static GridCellView cell(Show show, Map<UnitId, Integer> steps, Grid.Cell c, UnitId unit) {
+        return new GridCellView(show.label(unit), c.row(), c.column(), steps.getOrDefault(unit, 0), (int)
                 Math.round(show.lights().level(unit) * 100));
     }
 }

@@ -1,12 +1,9 @@
 package app.loculus.app.api.edits;
 
 import app.loculus.core.command.AskedFor;
-import app.loculus.core.edit.group.CopyGroup;
 import app.loculus.core.edit.group.DeleteGroup;
 import app.loculus.core.edit.group.DescribeGroup;
 import app.loculus.core.edit.group.EditGroup;
-import app.loculus.core.edit.group.FreezeGroup;
-import app.loculus.core.edit.group.MoveGroup;
 import app.loculus.core.edit.group.RecordStarters;
 import app.loculus.core.edit.hand.LevelOf;
 import app.loculus.core.group.Group;
@@ -60,31 +57,37 @@ public sealed interface GroupEdits extends TypedEdit {
     }
 
     /** Makes a recipe a fixed order. */
-    record Freeze(int number) implements GroupEdits {
+    record FreezeGroup(int number) implements GroupEdits {
         @Override
         public ShowEdit edit(Profiles library) {
-            return draft -> new FreezeGroup(Named.group(draft, number).id()).on(draft);
+            return draft -> new app.loculus.core.edit.group.FreezeGroup(
+                            Named.group(draft, number).id())
+                    .on(draft);
         }
     }
 
     /** Puts a group into another niche; whichever stands there comes here. */
-    record Move(int number, int to) implements GroupEdits {
+    record MoveGroup(int number, int to) implements GroupEdits {
         @Override
         public ShowEdit edit(Profiles library) {
-            return draft -> new MoveGroup(Named.group(draft, number).id(), to).on(draft);
+            return draft -> new app.loculus.core.edit.group.MoveGroup(
+                            Named.group(draft, number).id(), to)
+                    .on(draft);
         }
     }
 
-    record Copy(int number, int to) implements GroupEdits {
+    record CopyGroup(int number, int to) implements GroupEdits {
         @Override
         public ShowEdit edit(Profiles library) {
-            return draft -> new CopyGroup(Named.group(draft, number).id(), to).on(draft);
+            return draft -> new app.loculus.core.edit.group.CopyGroup(
+                            Named.group(draft, number).id(), to)
+                    .on(draft);
         }
     }
 
-    record Delete(List<Integer> numbers) implements GroupEdits {
+    record DeleteGroups(List<Integer> numbers) implements GroupEdits {
 
-        public Delete {
+        public DeleteGroups {
             numbers = TypedEdit.orNone(numbers);
         }
 
@@ -95,9 +98,9 @@ public sealed interface GroupEdits extends TypedEdit {
     }
 
     /** @param tint a mark, as it was when absent; @param note as it was when absent */
-    record Describe(List<Integer> numbers, String tint, String note) implements GroupEdits {
+    record DescribeGroups(List<Integer> numbers, String tint, String note) implements GroupEdits {
 
-        public Describe {
+        public DescribeGroups {
             numbers = TypedEdit.orNone(numbers);
         }
 
@@ -109,7 +112,7 @@ public sealed interface GroupEdits extends TypedEdit {
     }
 
     /** Changes a group by what is in hand. @param how add, less or replace */
-    record Alter(int number, String how) implements GroupEdits {
+    record AlterGroup(int number, String how) implements GroupEdits {
         @Override
         public ShowEdit edit(Profiles library) {
             return draft -> {
@@ -128,7 +131,7 @@ public sealed interface GroupEdits extends TypedEdit {
     }
 
     /** Sets the intensity of a group without taking it in hand. */
-    record Level(int number, double percent) implements GroupEdits {
+    record LevelGroup(int number, double percent) implements GroupEdits {
         @Override
         public ShowEdit edit(Profiles library) {
             return draft -> new LevelOf(Named.group(draft, number).id(), percent).on(draft);
@@ -136,7 +139,7 @@ public sealed interface GroupEdits extends TypedEdit {
     }
 
     /** Records obvious groups. @param names which of them; everything of each type and position when absent */
-    record Starters(List<String> names) implements GroupEdits {
+    record RecordStarterGroups(List<String> names) implements GroupEdits {
         @Override
         public ShowEdit edit(Profiles library) {
             return new RecordStarters(Optional.ofNullable(names).map(TypedEdit::orNone));

@@ -1,11 +1,15 @@
 package app.loculus.core.edit.hand;
 
 import app.loculus.core.programmer.Hand;
+import app.loculus.core.resolve.Lights;
 import app.loculus.core.selection.Choice;
 import app.loculus.core.selection.Selection;
 import app.loculus.core.show.Draft;
 import app.loculus.core.show.ShowEdit;
 import app.loculus.core.unit.Numbers;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
 
 /** Takes a selection in hand. @param asked how it was asked for, which a recipe keeps */
 public record Choose(Choice asked, Selection selection) implements ShowEdit {
@@ -42,5 +46,23 @@ public record Choose(Choice asked, Selection selection) implements ShowEdit {
     public void on(Draft draft) {
         draft.hold(draft.hand().choosing(asked, selection));
         draft.say(selection.isEmpty() ? "Nothing in hand" : "Holds " + Numbers.count(selection.size(), "unit"));
+        if (asked.changesWithLight()) {
+            sayWhoLights(draft);
+        }
+    }
+
+    /** Which layers hold the light of those that are lit. */
+    private void sayWhoLights(Draft draft) {
+        Lights lights = draft.show().lights();
+        Map<String, Integer> holders = new TreeMap<>();
+        selection.units().stream()
+                .filter(u -> lights.level(u) > 0)
+                .forEach(u -> holders.merge(lights.holder(u), 1, Integer::sum));
+        if (!holders.isEmpty()) {
+            draft.say("Lit by "
+                    + holders.entrySet().stream()
+                            .map(e -> e.getKey() + " (" + e.getValue() + ")")
+                            .collect(Collectors.joining(", ")));
+        }
     }
 }

@@ -1,0 +1,89 @@
+import { Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
+import { ChevronDown, History } from 'lucide-react';
+import type { ReactNode } from 'react';
+import { edit, type Edit } from '../../api/commands';
+import type { DeskView } from '../../api/client';
+import { attempt } from '../../app/notices';
+import { Button } from '../../ui/Button';
+
+const run = (what: Edit) => void attempt(() => edit(what));
+
+function Menu({ label, button, children }: { label: string; button: ReactNode; children: ReactNode }) {
+  return (
+    <Popover className="relative shrink-0">
+      <PopoverButton
+        aria-label={label}
+        title={label}
+        className="flex min-h-7 min-w-7 items-center justify-center rounded-md border border-line-strong px-1 hover:bg-sunk"
+      >
+        {button}
+      </PopoverButton>
+      <PopoverPanel
+        anchor="top end"
+        className="z-30 w-80 rounded-md border border-line-strong bg-sheet p-2 text-ink"
+      >
+        {children}
+      </PopoverPanel>
+    </Popover>
+  );
+}
+
+/** Selections of before; pressing one takes it in hand again. */
+export function RecentMenu({ recent }: { recent: DeskView['recent'] }) {
+  return (
+    <Menu label="Recent selections" button={<History size={14} />}>
+      {recent.length === 0 && <p className="text-ink-2">Nothing was in hand before.</p>}
+      {recent.map((r, i) => (
+        <button
+          key={i}
+          className="mono flex min-h-7 w-full items-center gap-2 rounded px-1 text-left text-[12px] hover:bg-sunk"
+          onClick={() => run({ type: 'recent', index: i })}
+        >
+          <span className="min-w-0 flex-1 truncate">{r.words}</span>
+          <span className="text-ink-label">{r.units}</span>
+        </button>
+      ))}
+    </Menu>
+  );
+}
+
+/** What showing off looks like in this show. */
+export function HighlightMenu({ look }: { look: DeskView['look'] }) {
+  const rest = look.rest < 0 ? 100 : look.rest;
+  return (
+    <Menu label="What highlight looks like" button={<ChevronDown size={14} />}>
+      <div className="space-y-2">
+        <p className="text-ink-2">
+          {look.settings === 0
+            ? 'As the profiles say.'
+            : `${look.settings} ${look.settings === 1 ? 'value' : 'values'} of the show’s own${look.types > 0 ? `, for ${look.types} ${look.types === 1 ? 'type' : 'types'} alone` : ''}.`}
+        </p>
+        <p className="text-[12px] text-ink-2">Set values on what is in hand first, then take them:</p>
+        <div className="flex flex-wrap gap-1">
+          <Button onClick={() => run({ type: 'record-highlight', perType: false })}>For every type</Button>
+          <Button onClick={() => run({ type: 'record-highlight', perType: true })}>
+            For the types in hand
+          </Button>
+          <Button disabled={look.settings === 0} onClick={() => run({ type: 'forget-highlight' })}>
+            As the profiles say
+          </Button>
+        </div>
+        <label className="flex items-center gap-2">
+          The rest keeps
+          <input
+            key={rest}
+            aria-label="Percent of its light that the rest keeps"
+            defaultValue={rest}
+            className="mono h-7 w-14 rounded-md border border-line-strong bg-paper px-1.5"
+            onKeyDown={(e) => {
+              const percent = Number(e.currentTarget.value.replace(',', '.'));
+              if (e.key === 'Enter' && Number.isFinite(percent))
+                run(percent >= 100 ? { type: 'dim-rest' } : { type: 'dim-rest', percent });
+            }}
+          />
+          % of its light
+        </label>
+      </div>
+    </Menu>
+  );
+}

@@ -1,0 +1,25 @@
+const HIGH = 11;
+const LOW = 3;
+
+/** Bars for units in order: those that would be left are low and faint, steps rise from the first to the last. */
+export function PatternPicture({ taken, steps }: { taken: number[]; steps: number }) {
+  const width = 44 / Math.max(1, taken.length);
+  return (
+    <svg width="44" height="13" aria-hidden="true">
+      {taken.map((step, i) => {
+        const height = step === 0 ? LOW : LOW + 1 + ((HIGH - LOW) * step) / Math.max(1, steps);
+        return (
+          <rect
+            key={i}
+            x={i * width}
+            y={13 - height}
+            width={Math.max(1, width - 1)}
+            height={height}
+            rx="0.5"
+            fill={step === 0 ? 'var(--line-strong)' : 'var(--petrol)'}
+          />
+        );
+      })}
+    </svg>
+  );
+}
