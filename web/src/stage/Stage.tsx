@@ -265,7 +265,7 @@ export function Stage({ pointed }: { pointed?: number }) {
             ? 'press the point to run outward from'
             : placing
               ? 'drag a fixture · or a line to space what is in hand'
-              : 'drag to pick · shift adds · alt takes out · wheel enlarges'}
+              : 'shift adds · alt takes out · wheel enlarges'}
         </span>
       </div>
       <div ref={box} className="relative min-h-0 flex-1">

@@ -137,6 +137,7 @@ function positions(c: CanvasRenderingContext2D, { spots, width }: Scene, k: Colo
     else rows.set(s.fixture.position, [s]);
   }
   c.textAlign = 'left';
+  const labels: { x: number; y: number }[] = [];
   for (const [name, row] of rows) {
     const left = Math.min(...row.map((s) => s.sx));
     const right = Math.max(...row.map((s) => s.sx));
@@ -148,7 +149,12 @@ function positions(c: CanvasRenderingContext2D, { spots, width }: Scene, k: Colo
     }
     c.fillStyle = k.ink;
     c.globalAlpha = 0.7;
-    c.fillText(cut(name), Math.max(6, Math.min(left - 10, width - 80)), top - 22);
+    const x = Math.max(6, Math.min(left - 10, width - 80));
+    let y = top - 22;
+    // A name that would stand on another one goes above it.
+    while (labels.some((l) => Math.abs(l.y - y) < 11 && Math.abs(l.x - x) < 70)) y -= 12;
+    labels.push({ x, y });
+    c.fillText(cut(name), x, y);
     c.globalAlpha = 1;
   }
 }
@@ -187,14 +193,21 @@ function light(c: CanvasRenderingContext2D, scene: Scene, { fixture, sx, sy }: S
   const strength = 0.5 * Math.sqrt(brightest.intensity) * crowd(scene) ** 1.5;
   if (Math.hypot(at.sx - sx, at.sy - sy) > size * 0.6)
     beam(c, { sx, sy }, at, size * 0.8, brightest, strength);
-  const glow = c.createRadialGradient(at.sx, at.sy, 0, at.sx, at.sy, size);
-  glow.addColorStop(0, rgba(brightest, strength));
-  glow.addColorStop(0.55, rgba(brightest, strength * 0.45));
+  // Seen from the audience what lands on the floor is seen edge on, many behind each other.
+  const flat = scene.side === 'front' && first.lands;
+  const glow = c.createRadialGradient(0, 0, 0, 0, 0, size);
+  const shine = flat ? strength * 0.35 : strength;
+  glow.addColorStop(0, rgba(brightest, shine));
+  glow.addColorStop(0.55, rgba(brightest, shine * 0.45));
   glow.addColorStop(1, rgba(brightest, 0));
   c.fillStyle = glow;
+  c.save();
+  c.translate(at.sx, at.sy);
+  if (flat) c.scale(1, 0.18);
   c.beginPath();
-  c.arc(at.sx, at.sy, size, 0, Math.PI * 2);
+  c.arc(0, 0, size, 0, Math.PI * 2);
   c.fill();
+  c.restore();
 }
 
 interface Point {

@@ -66,7 +66,7 @@ function StepChips({ units, order, of }: { units: string[]; order: number; of: n
       ref={setNodeRef}
       {...listeners}
       onKeyDown={onKeyDown}
-      className={`flex touch-none gap-0.5 ${units.length > 1 ? 'border-b-2 border-plum' : ''} ${isDragging ? 'opacity-50' : ''} ${isOver ? 'border-l-2 border-l-petrol' : ''}`}
+      className={`flex touch-none flex-wrap gap-0.5 ${units.length > 1 ? 'border-b-2 border-plum' : ''} ${isDragging ? 'opacity-50' : ''} ${isOver ? 'border-l-2 border-l-petrol' : ''}`}
     >
       {units.map((unit) => (
         <button

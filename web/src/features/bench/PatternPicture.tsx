@@ -5,7 +5,7 @@ const LOW = 3;
 export function PatternPicture({ taken, steps }: { taken: number[]; steps: number }) {
   const width = 44 / Math.max(1, taken.length);
   return (
-    <svg width="44" height="13" aria-hidden="true">
+    <svg viewBox="0 0 44 13" preserveAspectRatio="none" className="h-[13px] w-full px-1" aria-hidden="true">
       {taken.map((step, i) => {
         const height = step === 0 ? LOW : LOW + 1 + ((HIGH - LOW) * step) / Math.max(1, steps);
         return (

@@ -131,10 +131,10 @@ function Pictures({ desk, wide }: { desk: DeskView; wide?: boolean }) {
                   : words
             }
             onClick={() => run(laid >= 0 ? { type: 'lift', index: laid } : { type: 'arrange', words })}
-            className="flex h-10 w-[54px] min-w-0 flex-col items-center justify-center rounded-md border border-line-strong text-[11px] hover:bg-sunk aria-pressed:border-petrol aria-pressed:bg-petrol-soft"
+            className="flex h-10 w-[54px] min-w-0 flex-col items-center justify-center overflow-hidden rounded-md border border-line-strong text-[11px] hover:bg-sunk aria-pressed:border-petrol aria-pressed:bg-petrol-soft"
           >
             <PatternPicture taken={picture?.taken ?? []} steps={picture?.steps ?? 0} />
-            {nameOf(words)}
+            <span className="max-w-full truncate px-0.5">{nameOf(words)}</span>
           </button>
         );
       })}

@@ -9,7 +9,7 @@ import { asked, KINDS, useBuilder, type Condition } from './builder';
 import { useEditReading } from './useLineReading';
 
 const bold =
-  'min-h-7 rounded border border-line-strong bg-paper px-1 font-semibold text-petrol focus-visible:outline-2 focus-visible:outline-petrol';
+  'min-h-7 max-w-36 rounded border border-line-strong bg-paper px-1 font-semibold text-petrol focus-visible:outline-2 focus-visible:outline-petrol';
 
 /** A sentence that says who is meant; its words are pressed and changed, the count and the plan follow. */
 export function StateBuilder() {
@@ -46,8 +46,8 @@ export function StateBuilder() {
         value={builder.of}
         onChange={(e) => useBuilder.setState({ of: e.target.value as 'all' | 'hand' })}
       >
-        <option value="all">all fixtures</option>
-        <option value="hand">what is in hand</option>
+        <option value="all">all</option>
+        <option value="hand">those in hand</option>
       </select>
       <span>who</span>
       {builder.conditions.map((c, i) => (
@@ -104,7 +104,11 @@ export function StateBuilder() {
       >
         <Plus size={14} />
       </button>
-      <output aria-live="polite" className="min-w-0 flex-1 truncate text-petrol" title={light}>
+      <output
+        aria-live="polite"
+        className="min-w-0 flex-[1_1_110px] truncate font-semibold text-petrol"
+        title={light}
+      >
         {reading.problems[0]?.words ??
           (reading.outcome
             ? `${units?.length ?? 0} ${units?.length === 1 ? 'unit' : 'units'}${light ? ` · ${light}` : ''}`
@@ -174,7 +178,7 @@ function Value({
   return (
     <select
       aria-label={label}
-      className={`max-w-44 ${bold}`}
+      className={bold}
       value={condition.value}
       onChange={(e) => onChange(e.target.value)}
     >

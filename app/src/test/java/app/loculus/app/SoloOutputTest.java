@@ -56,6 +56,17 @@ class SoloOutputTest {
     }
 
     @Test
+    void who_is_lit_is_seen_through_what_lies_over_the_show() {
+        app.send("PUT", "/api/bring-up", Map.of("numbers", List.of(2)));
+        JsonNode lit = app.json("POST", "/api/shows/1/line", Map.of("text", "all where lit", "preview", true));
+        assertThat(lit.get("units").toString()).isEqualTo("[\"2\"]");
+        assertThat(lit.get("words").get(1).asText()).isEqualTo("Lit by bring-up (1)");
+        app.send("DELETE", "/api/bring-up", Map.of());
+        lit = app.json("POST", "/api/shows/1/line", Map.of("text", "all where lit", "preview", true));
+        assertThat(lit.get("words").get(1).asText()).startsWith("Lit by programmer (");
+    }
+
+    @Test
     void when_the_last_browser_has_gone_the_show_goes_out_again() throws InterruptedException {
         WebSocket browser = HttpClient.newHttpClient()
                 .newWebSocketBuilder()

@@ -7,6 +7,7 @@ import app.loculus.core.check.PaperField;
 import app.loculus.core.check.RowVerdict;
 import app.loculus.core.dmx.FrameRenderer;
 import app.loculus.core.dmx.Frames;
+import app.loculus.core.group.Group;
 import app.loculus.core.palette.Palette;
 import app.loculus.core.palette.Reach;
 import app.loculus.core.palette.ReachRow;
@@ -46,6 +47,8 @@ public class CoreBenchmark {
     private final FrameRenderer incremental = new FrameRenderer();
     private Show[] flip;
     private int turn;
+    private Show recipes5000;
+    private boolean moved;
 
     @Setup
     public void prepare() {
@@ -62,6 +65,30 @@ public class CoreBenchmark {
         Show lit = LargeShow.say(held2000, "at 50 colour 1");
         flip = new Show[] {LargeShow.say(lit, "777 at 10"), LargeShow.say(lit, "777 at 90")};
         incremental.render(flip[0].scene());
+        recipes5000 = LargeShow.recipes(patch5000);
+        recipes5000.groups().forEach(recipes5000::units);
+    }
+
+    /** 300 recipes over 5,000 units, from nothing: another profile is in the show, so that nothing is known. */
+    @Benchmark
+    public int recipesFromNothing() {
+        int units = 0;
+        for (Group group : recipes5000.groups()) {
+            units += recipes5000.chosen(group.content().choice()).size();
+        }
+        return units;
+    }
+
+    /** The same after one fixture was moved to another position. */
+    @Benchmark
+    public int recipesAfterOnePatchEdit() {
+        moved = !moved;
+        Show show = LargeShow.say(recipes5000, "hang 777 on \"Bridge " + (moved ? 7 : 8) + "\"");
+        int units = 0;
+        for (Group group : show.groups()) {
+            units += show.units(group).size();
+        }
+        return units;
     }
 
     private static Show palettes(Show show) {

@@ -54,6 +54,26 @@ final class LargeShow {
         return show;
     }
 
+    /** With 50 positions and 300 groups that follow them: by type, position and both, with patterns by place. */
+    static Show recipes(Show show) {
+        Show now = show;
+        int each = show.patch().size() / 50;
+        for (int i = 0; i < 50; i++) {
+            String range = (i * each + 1) + " thru " + (i + 1) * each;
+            now = say(now, "hang " + range + " on \"Bridge " + (i + 1) + "\"");
+            now = say(now, "place " + range + " at -12," + i + ",6 thru 12," + i + ",6");
+        }
+        String[] patterns = {
+            "", " every 2", " sort by across part 1 of 2", " sort by outward part 2 of 2", " reverse", " mirror"
+        };
+        for (int i = 0; i < 300; i++) {
+            String base = "position \"Bridge " + (i % 50 + 1) + "\"" + patterns[i / 50];
+            now = say(now, base);
+            now = say(now, "record group " + (i + 1) + " \"Group " + (i + 1) + "\" as recipe");
+        }
+        return now;
+    }
+
     /** The paper that agrees with a show. */
     static List<HookupRow> hookup(Show show) {
         return show.patch().fixtures().stream()

@@ -84,6 +84,17 @@ public class LiveOutput {
         this.shows = shows;
         this.clock = clock;
         shows.live().ifPresent(s -> live = s);
+        shows.layersOver(this::over);
+    }
+
+    /** What lies over a show while it is live. */
+    private synchronized List<Layer> over(long show) {
+        Snapshot now = live;
+        return now == null || now.id() != show
+                ? List.of()
+                : bringUp.filter(b -> b.show == show)
+                        .map(b -> b.layers(now.show()))
+                        .orElse(List.of());
     }
 
     /** What goes out now. */

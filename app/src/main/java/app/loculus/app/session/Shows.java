@@ -11,6 +11,7 @@ import app.loculus.core.edit.patch.TakeBackFixtures;
 import app.loculus.core.edit.show.Become;
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.problem.WayOut;
+import app.loculus.core.resolve.Layer;
 import app.loculus.core.show.Delta;
 import app.loculus.core.show.History;
 import app.loculus.core.show.Show;
@@ -29,6 +30,7 @@ import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.BooleanSupplier;
 import java.util.function.Function;
+import java.util.function.LongFunction;
 import java.util.function.LongSupplier;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -58,6 +60,9 @@ public class Shows {
     private final Object liveOwner = new Object();
 
     private volatile Optional<Long> live = Optional.empty();
+
+    /** What lies over a show, from outside it. */
+    private volatile LongFunction<List<Layer>> above = id -> List.of();
 
     Shows(Keeper keeper, VersionStore versions, LineReader lines, ApplicationEventPublisher events) {
         this.keeper = keeper;
@@ -286,7 +291,12 @@ public class Shows {
     }
 
     public Edited edit(long id, ShowEdit edit, EditRequest request) {
-        return with(id, show -> show.edit(edit, request));
+        return with(id, show -> show.edit(edit.under(() -> above.apply(id)), request));
+    }
+
+    /** @param layers what lies over a show from outside it, for edits that go by what the lights do */
+    public void layersOver(LongFunction<List<Layer>> layers) {
+        above = layers;
     }
 
     public Edited undo(long id, int times, EditRequest request) {

@@ -12,11 +12,13 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.NavigableMap;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.function.Function;
 
 /** Every fixture of a show with its addresses. Immutable; safe to share between threads. */
 public final class Patch {
@@ -25,6 +27,8 @@ public final class Patch {
     private final TreeMap<Integer, Fixture> byNumber;
     private final Map<FixtureId, Fixture> byId;
     private volatile NavigableMap<Integer, List<Claim>> claims;
+    private volatile Map<String, List<Fixture>> byPosition;
+    private volatile Map<String, List<Fixture>> byPurpose;
 
     public Patch(Profiles profiles, Collection<Fixture> fixtures) {
         this.profiles = profiles;
@@ -115,6 +119,30 @@ public final class Patch {
                 ? List.copyOf(byNumber.subMap(from, true, to, true).values())
                 : List.copyOf(
                         byNumber.subMap(to, true, from, true).descendingMap().values());
+    }
+
+    /** Fixtures at a position, however its letters are written, in the order of their numbers. */
+    public List<Fixture> at(String position) {
+        if (byPosition == null) {
+            byPosition = by(Fixture::position);
+        }
+        return byPosition.getOrDefault(position.toLowerCase(Locale.ROOT), List.of());
+    }
+
+    /** Fixtures for a purpose, likewise. */
+    public List<Fixture> purposed(String purpose) {
+        if (byPurpose == null) {
+            byPurpose = by(Fixture::purpose);
+        }
+        return byPurpose.getOrDefault(purpose.toLowerCase(Locale.ROOT), List.of());
+    }
+
+    private Map<String, List<Fixture>> by(Function<Fixture, String> what) {
+        Map<String, List<Fixture>> found = new HashMap<>();
+        fixtures()
+                .forEach(f -> found.computeIfAbsent(what.apply(f).toLowerCase(Locale.ROOT), n -> new ArrayList<>())
+                        .add(f));
+        return found;
     }
 
     public Profile profileOf(Fixture fixture) {

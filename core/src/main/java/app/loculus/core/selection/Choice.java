@@ -5,6 +5,7 @@ import app.loculus.core.patch.Patch;
 import app.loculus.core.patch.UnitId;
 import app.loculus.core.selection.State.Called;
 import app.loculus.core.value.PaletteId;
+import java.util.Collection;
 import java.util.List;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
@@ -76,11 +77,14 @@ public sealed interface Choice {
 
         boolean admits(Fixture fixture, Patch patch);
 
+        /** Those that it admits, in the order of their numbers. */
+        default Collection<Fixture> among(Patch patch) {
+            return patch.fixtures().stream().filter(f -> admits(f, patch)).toList();
+        }
+
         @Override
         default Selection in(Ground ground) {
-            Patch patch = ground.patch();
-            return new Selection(patch.fixtures().stream()
-                    .filter(f -> admits(f, patch))
+            return new Selection(among(ground.patch()).stream()
                     .map(f -> Step.of(UnitId.whole(f.id())))
                     .toList());
         }
@@ -126,6 +130,11 @@ public sealed interface Choice {
         }
 
         @Override
+        public Collection<Fixture> among(Patch patch) {
+            return patch.at(name);
+        }
+
+        @Override
         public String words(Called called) {
             return State.named("position", name);
         }
@@ -135,6 +144,11 @@ public sealed interface Choice {
         @Override
         public boolean admits(Fixture fixture, Patch patch) {
             return fixture.purpose().equalsIgnoreCase(name);
+        }
+
+        @Override
+        public Collection<Fixture> among(Patch patch) {
+            return patch.purposed(name);
         }
 
         @Override

@@ -12,6 +12,10 @@ import app.loculus.core.profile.Profile;
 import app.loculus.core.programmer.Hand;
 import app.loculus.core.programmer.Touching;
 import app.loculus.core.programmer.UnitValues;
+import app.loculus.core.resolve.Layer;
+import app.loculus.core.resolve.Lights;
+import app.loculus.core.resolve.Resolver;
+import app.loculus.core.resolve.Scene;
 import app.loculus.core.selection.Choice;
 import app.loculus.core.selection.Selection;
 import java.util.ArrayList;
@@ -24,6 +28,12 @@ import java.util.Optional;
 public final class Draft {
 
     private final Show first;
+    private List<Layer> above = List.of();
+
+    /** The show whose lights were looked at last through the layers above it. */
+    private Show lit;
+
+    private Lights lights;
     private Show now;
     private final List<Change<?, ?>> pending = new ArrayList<>();
     private final Joining net = new Joining();
@@ -153,9 +163,28 @@ public final class Draft {
         if (choice.changesWithLight()) {
             reads(PartKinds.VALUES);
         }
-        Selection chosen = show().chosen(choice);
+        Selection chosen = choice.in(new ShowGround(show(), this::lights));
         chosen.units().stream().map(UnitId::fixture).distinct().forEach(this::reads);
         return chosen;
+    }
+
+    /** Layers that lie over the show while it is edited. */
+    void under(List<Layer> layers) {
+        above = layers;
+    }
+
+    /** What the lights do, under all layers there are. */
+    public Lights lights() {
+        Show show = show();
+        if (above.isEmpty()) {
+            return show.lights();
+        }
+        if (lit != show) {
+            Scene scene = show.scene().under(above);
+            lit = show;
+            lights = new Lights(scene, new Resolver(scene));
+        }
+        return lights;
     }
 
     /** The hand, which the edit goes by. */

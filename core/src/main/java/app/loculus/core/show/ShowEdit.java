@@ -1,12 +1,23 @@
 package app.loculus.core.show;
 
 import app.loculus.core.problem.Refusal;
+import app.loculus.core.resolve.Layer;
+import java.util.List;
+import java.util.function.Supplier;
 
 /** Something that can be done to a show. Knows how to do it to a draft; the draft keeps what reverses it. */
 public interface ShowEdit {
 
     /** @throws Refusal with every problem found; the draft is then thrown away */
     void on(Draft draft);
+
+    /** The same while other layers lie over the show: what the lights do is looked at through them. */
+    default ShowEdit under(Supplier<List<Layer>> above) {
+        return draft -> {
+            draft.under(above.get());
+            on(draft);
+        };
+    }
 
     /** The outcome on a show. Nothing is kept: a preview and the real thing are the same call. */
     default Outcome apply(Show show) {

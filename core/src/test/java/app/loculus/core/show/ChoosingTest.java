@@ -136,7 +136,7 @@ class ChoosingTest {
         assertThat(held(lit, "all where lit")).startsWith("11 12");
         assertThat(Rig.say(lit, "all where lit").words())
                 .containsExactly("Holds 4 units", "Lit by highlight (1), programmer (3)");
-        assertThat(held(Rig.after(lit, "14 thru 11"), "hand where at 30 thru 50"))
+        assertThat(held(Rig.after(RIG, "14 thru 11"), "hand where at 30 thru 50"))
                 .isEqualTo("14 13 12");
         assertThat(lights.holder(lit.hand().selection().units().get(0))).isEqualTo("highlight");
         assertThat(lights.holder(Rig.after(RIG, "12").hand().selection().units().get(0)))

@@ -44,25 +44,23 @@ public record Choose(Choice asked, Selection selection) implements ShowEdit {
 
     @Override
     public void on(Draft draft) {
+        // Before they are in hand: highlight follows the hand.
+        String light = asked.changesWithLight() ? whoLights(draft.lights()) : "";
         draft.hold(draft.hand().choosing(asked, selection));
         draft.say(selection.isEmpty() ? "Nothing in hand" : "Holds " + Numbers.count(selection.size(), "unit"));
-        if (asked.changesWithLight()) {
-            sayWhoLights(draft);
+        if (!light.isEmpty()) {
+            draft.say("Lit by " + light);
         }
     }
 
-    /** Which layers hold the light of those that are lit. */
-    private void sayWhoLights(Draft draft) {
-        Lights lights = draft.show().lights();
+    /** Which layers hold the light of those that are lit, and of how many. */
+    private String whoLights(Lights lights) {
         Map<String, Integer> holders = new TreeMap<>();
         selection.units().stream()
                 .filter(u -> lights.level(u) > 0)
                 .forEach(u -> holders.merge(lights.holder(u), 1, Integer::sum));
-        if (!holders.isEmpty()) {
-            draft.say("Lit by "
-                    + holders.entrySet().stream()
-                            .map(e -> e.getKey() + " (" + e.getValue() + ")")
-                            .collect(Collectors.joining(", ")));
-        }
+        return holders.entrySet().stream()
+                .map(e -> e.getKey() + " (" + e.getValue() + ")")
+                .collect(Collectors.joining(", "));
     }
 }
