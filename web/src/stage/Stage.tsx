@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { memo, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { place, select } from '../api/commands';
 import { rig } from '../api/live';
 import { useDesk, usePatch } from '../api/queries';
@@ -27,7 +27,7 @@ interface Drag {
 }
 
 /** The stage from above, drawn from what the virtual rig receives. Drag to pick, or to place; one fixture may be pointed out. */
-export function Stage({ pointed }: { pointed?: number }) {
+export const Stage = memo(function Stage({ pointed }: { pointed?: number }) {
   const box = useRef<HTMLDivElement>(null);
   const canvas = useRef<HTMLCanvasElement>(null);
   const over = useRef<HTMLCanvasElement>(null);
@@ -40,7 +40,7 @@ export function Stage({ pointed }: { pointed?: number }) {
   const [height, setHeight] = useState(String(USUAL_HEIGHT));
   const [drag, setDrag] = useState<Drag | null>(null);
   const patch = usePatch().data;
-  const desk = useDesk().data;
+  const desk = useDeferredValue(useDesk().data);
   const theme = useTheme((s) => s.theme);
   const fixtures = useMemo(() => patch?.fixtures ?? [], [patch]);
   const [lens, setLens] = useState(WHOLE);
@@ -79,8 +79,9 @@ export function Stage({ pointed }: { pointed?: number }) {
     const element = canvas.current!;
     const context = element.getContext('2d')!;
     const ratio = window.devicePixelRatio || 1;
-    element.width = size.width * ratio;
-    element.height = size.height * ratio;
+    // Setting it, even to what it is, throws the picture away.
+    if (element.width !== Math.floor(size.width * ratio)) element.width = size.width * ratio;
+    if (element.height !== Math.floor(size.height * ratio)) element.height = size.height * ratio;
     const k = colours(element);
     let drawn = -1;
     let handle = 0;
@@ -105,7 +106,7 @@ export function Stage({ pointed }: { pointed?: number }) {
       }
       handle = requestAnimationFrame(paint);
     };
-    paint();
+    handle = requestAnimationFrame(paint);
     return () => cancelAnimationFrame(handle);
   }, [size, view, all, order, carried, placing, fixtures, theme, shown, side, path, foreseen]);
 
@@ -302,7 +303,7 @@ export function Stage({ pointed }: { pointed?: number }) {
       </div>
     </div>
   );
-}
+});
 
 const round2 = (metres: number) => Math.round(metres * 100) / 100;
 const distance = (d: Drag) => Math.hypot(d.x1 - d.x0, d.y1 - d.y0);

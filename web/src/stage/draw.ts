@@ -52,7 +52,7 @@ export function draw(c: CanvasRenderingContext2D, scene: Scene, k: Colours) {
   c.globalCompositeOperation = 'lighter';
   for (const spot of scene.spots) light(c, scene, spot);
   c.globalCompositeOperation = 'source-over';
-  for (const spot of scene.spots) symbol(c, scene, spot, k);
+  symbols(c, scene, k);
   if (scene.path) way(c, scene, k);
   if (scene.foreseen) outlines(c, scene, scene.foreseen, k);
 }
@@ -127,23 +127,53 @@ function ground(c: CanvasRenderingContext2D, { view, width, height, waiting, sid
 const LONGEST_LABEL = 22;
 const cut = (name: string) => (name.length > LONGEST_LABEL ? `${name.slice(0, LONGEST_LABEL - 1)}…` : name);
 
+interface Row {
+  name: string;
+  left: number;
+  right: number;
+  top: number;
+  low: number;
+  several: boolean;
+}
+
+/** Worked out once for as long as nothing moves. */
+const rowsOf = new WeakMap<Spot[], Row[]>();
+
+function rows(spots: Spot[]): Row[] {
+  const known = rowsOf.get(spots);
+  if (known) return known;
+  const found = new Map<string, Row>();
+  for (const { fixture, sx, sy } of spots) {
+    if (!fixture.placed || !fixture.position) continue;
+    const row = found.get(fixture.position);
+    if (!row) {
+      found.set(fixture.position, {
+        name: fixture.position,
+        left: sx,
+        right: sx,
+        top: sy,
+        low: sy,
+        several: false,
+      });
+      continue;
+    }
+    row.left = Math.min(row.left, sx);
+    row.right = Math.max(row.right, sx);
+    row.top = Math.min(row.top, sy);
+    row.low = Math.max(row.low, sy);
+    row.several = true;
+  }
+  const all = [...found.values()];
+  rowsOf.set(spots, all);
+  return all;
+}
+
 /** A bar and a name through fixtures that hang at one position, where they hang in a row. */
 function positions(c: CanvasRenderingContext2D, { spots, width }: Scene, k: Colours) {
-  const rows = new Map<string, Spot[]>();
-  for (const s of spots) {
-    if (!s.fixture.placed || !s.fixture.position) continue;
-    const row = rows.get(s.fixture.position);
-    if (row) row.push(s);
-    else rows.set(s.fixture.position, [s]);
-  }
   c.textAlign = 'left';
   const labels: { x: number; y: number }[] = [];
-  for (const [name, row] of rows) {
-    const left = Math.min(...row.map((s) => s.sx));
-    const right = Math.max(...row.map((s) => s.sx));
-    const top = Math.min(...row.map((s) => s.sy));
-    const low = Math.max(...row.map((s) => s.sy));
-    if (low - top < 30 && row.length > 1) {
+  for (const { name, left, right, top, low, several } of rows(spots)) {
+    if (low - top < 30 && several) {
       c.fillStyle = k.line;
       c.fillRect(left - 10, (top + low) / 2 - 2, right - left + 20, 4);
     }
@@ -238,9 +268,10 @@ function beam(
 }
 
 function outline(c: CanvasRenderingContext2D, form: string, x: number, y: number, r: number) {
-  c.beginPath();
-  if (form === 'head') c.arc(x, y, r, 0, Math.PI * 2);
-  else if (form === 'lamp') c.roundRect(x - r, y - r, 2 * r, 2 * r, 2);
+  if (form === 'head') {
+    c.moveTo(x + r, y);
+    c.arc(x, y, r, 0, Math.PI * 2);
+  } else if (form === 'lamp') c.roundRect(x - r, y - r, 2 * r, 2 * r, 2);
   else if (form === 'cells') c.roundRect(x - 3.6 * r, y - 0.8 * r, 7.2 * r, 1.6 * r, 2);
   else if (form === 'dimmer') {
     c.moveTo(x, y - r);
@@ -256,10 +287,38 @@ function outline(c: CanvasRenderingContext2D, form: string, x: number, y: number
   }
 }
 
+/** Whether nothing is to be said of a fixture but where it is. */
+const plain = (scene: Scene, f: FixtureView) =>
+  !f.clash &&
+  f.answer === 'not tried' &&
+  f.number !== scene.pointed &&
+  !scene.order.has(String(f.number)) &&
+  parts(scene, f).every((p) => p.intensity <= 0.004 && !p.dead);
+
+/** Most of a large rig is dark and not in hand: those are one path; the others are drawn one by one above them. */
+function symbols(c: CanvasRenderingContext2D, scene: Scene, k: Colours) {
+  const others: Spot[] = [];
+  c.beginPath();
+  for (const spot of scene.spots) {
+    if (plain(scene, spot.fixture))
+      outline(c, spot.fixture.form, spot.sx, spot.sy, radius(spot.fixture, scene));
+    else others.push(spot);
+  }
+  c.fillStyle = k.stage;
+  c.fill();
+  c.lineWidth = 1.2 * Math.max(0.5, crowd(scene));
+  c.strokeStyle = k.ink;
+  c.globalAlpha = 0.6;
+  c.stroke();
+  c.globalAlpha = 1;
+  for (const spot of others) symbol(c, scene, spot, k);
+}
+
 function symbol(c: CanvasRenderingContext2D, scene: Scene, { fixture, sx, sy }: Spot, k: Colours) {
   const all = parts(scene, fixture);
   const order = scene.order.get(String(fixture.number));
   const r = radius(fixture, scene);
+  c.beginPath();
   outline(c, fixture.form, sx, sy, r);
   c.fillStyle = k.stage;
   c.fill();
@@ -268,6 +327,7 @@ function symbol(c: CanvasRenderingContext2D, scene: Scene, { fixture, sx, sy }: 
     c.fillStyle = rgba(all[0], 0.3 + 0.7 * all[0].intensity);
     c.fill();
   }
+  c.beginPath();
   outline(c, fixture.form, sx, sy, r);
   c.lineWidth = (order === undefined ? 1.2 : 2.4) * Math.max(0.5, crowd(scene));
   c.strokeStyle = order === undefined ? k.ink : k.held;

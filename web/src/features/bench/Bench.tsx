@@ -1,5 +1,5 @@
 import { ChevronDown, ChevronUp } from 'lucide-react';
-import { useState, type ReactNode } from 'react';
+import { memo, useDeferredValue, useState, type ReactNode } from 'react';
 import { useDesk } from '../../api/queries';
 import { useBuilder } from './builder';
 import { GridPanel } from './GridPanel';
@@ -14,9 +14,10 @@ interface Props {
 }
 
 /** At the foot wherever lights are handled: selection, values, record. It folds. */
-export function Bench({ record, about = 'values' }: Props) {
+export const Bench = memo(function Bench({ record, about = 'values' }: Props) {
   const [open, setOpen] = useState(true);
-  const desk = useDesk().data;
+  // Drawn piece by piece behind the niches and the plan: a large selection holds no frame up.
+  const desk = useDeferredValue(useDesk().data);
   const builder = useBuilder((s) => s.open);
   const grid = (desk?.grid.index ?? -1) >= 0;
   if (!desk) return null;
@@ -45,4 +46,4 @@ export function Bench({ record, about = 'values' }: Props) {
       )}
     </section>
   );
-}
+});

@@ -1,36 +1,74 @@
-import { DndContext, PointerSensor, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core';
-import { SortableContext, useSortable } from '@dnd-kit/sortable';
+import { memo, useRef, useState } from 'react';
 import type { DeskView } from '../../api/client';
 import { edit, select } from '../../api/commands';
 import { attempt } from '../../app/notices';
 
-const MOST_STEPS = 96;
+/** More are not seen without scrolling. */
+const MOST_STEPS = 72;
 /** Pixels a chip is dragged before it is not a press any more. */
 const SLIP = 6;
 
 const move = (from: number, to: number) => void attempt(() => edit({ type: 'order', from, to }));
 
+/** The step that stands under a point, if one does. */
+const stepAt = (x: number, y: number) => {
+  const chip = document.elementFromPoint(x, y)?.closest<HTMLElement>('[data-step]');
+  return chip ? Number(chip.dataset.step) : null;
+};
+
 /** Units in hand, step by step; dragged into another order, pressed to take one out. */
 export function Chips({ desk }: { desk: DeskView }) {
-  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: SLIP } }));
-  const steps = desk.steps.slice(0, MOST_STEPS);
-  const ids = steps.map((_, i) => String(i + 1));
-  const onDragEnd = ({ active, over }: DragEndEvent) => {
-    if (over && over.id !== active.id) move(Number(active.id), Number(over.id));
+  const from = useRef<{ step: number; x: number; y: number } | null>(null);
+  const [dragged, setDragged] = useState<{ step: number; over: number | null } | null>(null);
+  const onPointerDown = (e: React.PointerEvent) => {
+    const step = e.button === 0 ? stepAt(e.clientX, e.clientY) : null;
+    from.current = step === null ? null : { step, x: e.clientX, y: e.clientY };
+  };
+  const onPointerMove = (e: React.PointerEvent) => {
+    const start = from.current;
+    if (!start || (!dragged && Math.hypot(e.clientX - start.x, e.clientY - start.y) < SLIP)) return;
+    e.currentTarget.setPointerCapture(e.pointerId);
+    const over = stepAt(e.clientX, e.clientY);
+    if (dragged?.over !== over) setDragged({ step: start.step, over });
+  };
+  const onPointerUp = () => {
+    from.current = null;
+    if (dragged && dragged.over !== null && dragged.over !== dragged.step) move(dragged.step, dragged.over);
+    setDragged(null);
+  };
+  /** What was dragged was not pressed. */
+  const onClickCapture = (e: React.MouseEvent) => {
+    if (dragged) e.stopPropagation();
+  };
+  const onKeyDown = (e: React.KeyboardEvent) => {
+    const by = e.altKey ? { ArrowLeft: -1, ArrowRight: 1 }[e.key] : undefined;
+    const chip = (e.target as HTMLElement).closest<HTMLElement>('[data-step]');
+    if (by === undefined || !chip) return;
+    e.preventDefault();
+    e.stopPropagation();
+    const to = Number(chip.dataset.step) + by;
+    if (to >= 1 && to <= desk.steps.length) move(to - by, to);
   };
   return (
     <div
-      className="flex min-h-0 flex-1 flex-wrap content-start gap-1 overflow-auto"
+      className="flex min-h-0 flex-1 touch-none flex-wrap content-start gap-1 overflow-auto"
       role="group"
       aria-label="Units in hand, in order"
+      onPointerDown={onPointerDown}
+      onPointerMove={onPointerMove}
+      onPointerUp={onPointerUp}
+      onClickCapture={onClickCapture}
+      onKeyDown={onKeyDown}
     >
-      <DndContext sensors={sensors} onDragEnd={onDragEnd} accessibility={{ container: document.body }}>
-        <SortableContext items={ids} strategy={() => null}>
-          {steps.map((units, i) => (
-            <StepChips key={`${i} ${units[0]}`} units={units} order={i + 1} of={desk.steps.length} />
-          ))}
-        </SortableContext>
-      </DndContext>
+      {desk.steps.slice(0, MOST_STEPS).map((units, i) => (
+        <StepChips
+          key={units[0]}
+          units={units.join(' ')}
+          order={i + 1}
+          dragged={dragged?.step === i + 1}
+          over={dragged !== null && dragged.over === i + 1}
+        />
+      ))}
       {desk.steps.length > MOST_STEPS && (
         <span className="self-center text-ink-2">and {desk.steps.length - MOST_STEPS} more steps</span>
       )}
@@ -51,24 +89,22 @@ export function Chips({ desk }: { desk: DeskView }) {
   );
 }
 
+interface StepProps {
+  units: string;
+  order: number;
+  dragged: boolean;
+  over: boolean;
+}
+
 /** One step: what counts as one stands on one line. */
-function StepChips({ units, order, of }: { units: string[]; order: number; of: number }) {
-  const { listeners, setNodeRef, isDragging, isOver } = useSortable({ id: String(order) });
-  const onKeyDown = (e: React.KeyboardEvent) => {
-    const by = e.altKey ? { ArrowLeft: -1, ArrowRight: 1 }[e.key] : undefined;
-    if (by === undefined) return;
-    e.preventDefault();
-    e.stopPropagation();
-    if (order + by >= 1 && order + by <= of) move(order, order + by);
-  };
+const StepChips = memo(function StepChips({ units, order, dragged, over }: StepProps) {
+  const labels = units.split(' ');
   return (
     <span
-      ref={setNodeRef}
-      {...listeners}
-      onKeyDown={onKeyDown}
-      className={`flex touch-none flex-wrap gap-0.5 ${units.length > 1 ? 'border-b-2 border-plum' : ''} ${isDragging ? 'opacity-50' : ''} ${isOver ? 'border-l-2 border-l-petrol' : ''}`}
+      data-step={order}
+      className={`flex flex-wrap gap-0.5 ${labels.length > 1 ? 'border-b-2 border-plum' : ''} ${dragged ? 'opacity-50' : ''} ${over ? 'border-l-2 border-l-petrol' : ''}`}
     >
-      {units.map((unit) => (
+      {labels.map((unit) => (
         <button
           key={unit}
           title={`${unit}: step ${order}. Press to take it out; drag, or Alt with an arrow, puts it elsewhere.`}
@@ -81,4 +117,4 @@ function StepChips({ units, order, of }: { units: string[]; order: number; of: n
       ))}
     </span>
   );
-}
+});

@@ -90,9 +90,11 @@ export function GroupCard({ groups, held, next }: { groups: GroupView[]; held: b
         </span>
       </div>
       {one && <Recipe key={`${one.number} ${one.recipe}`} group={one} />}
-      <Modal open={deleting} title="Delete" onClose={() => setDeleting(false)}>
-        <Deleting groups={groups} onDone={() => setDeleting(false)} />
-      </Modal>
+      {deleting && (
+        <Modal open title="Delete" onClose={() => setDeleting(false)}>
+          <Deleting groups={groups} onDone={() => setDeleting(false)} />
+        </Modal>
+      )}
     </section>
   );
 }

@@ -6,7 +6,7 @@ import {
   useSensors,
   type DragEndEvent,
 } from '@dnd-kit/core';
-import { useCallback, useMemo, useState } from 'react';
+import { useCallback, useDeferredValue, useMemo, useState } from 'react';
 import type { How } from '../../api/commands';
 import { useDesk, useGroups, usePatch } from '../../api/queries';
 import { runEdit } from '../../app/run';
@@ -28,10 +28,16 @@ const PAGE = 48;
 /** Empty niches behind the last group of a page. */
 const SPARE = 3;
 
+/** Up and down is a level; only sideways it goes to another niche. One object: a new one would draw every niche anew. */
+const SIDEWAYS = { activationConstraint: { distance: { x: 8 }, tolerance: { y: 8 } } };
+
+const RECORD = <RecordGroup />;
+
 export function GroupsPage() {
   const all = useGroups().data;
   const groups = useMemo(() => all ?? [], [all]);
-  const desk = useDesk().data;
+  // A press is answered first; ledges and plan follow piece by piece, so that no frame waits for all of them.
+  const desk = useDeferredValue(useDesk().data);
   const patch = usePatch().data;
   const places = usePlaces(useMemo(() => patch?.fixtures ?? [], [patch]));
   const [how, setHow] = useState<How>('hold');
@@ -53,10 +59,7 @@ export function GroupsPage() {
       ? Math.floor((g.number - 1) / PAGE) === Math.min(page, pages - 1)
       : `${g.number} ${g.name}`.toLowerCase().includes(find.toLowerCase()),
   );
-  const sensors = useSensors(
-    // Up and down is a level; only sideways it goes to another niche.
-    useSensor(PointerSensor, { activationConstraint: { distance: { x: 8 }, tolerance: { y: 8 } } }),
-  );
+  const sensors = useSensors(useSensor(PointerSensor, SIDEWAYS));
   const onDragEnd = ({ active, over }: DragEndEvent) => {
     const number = active.data.current?.number as number;
     const to = over?.data.current?.number as number | undefined;
@@ -128,7 +131,7 @@ export function GroupsPage() {
         </div>
         <Stage />
       </div>
-      <Bench record={<RecordGroup />} about="order" />
+      <Bench record={RECORD} about="order" />
       <StarterGroups open={starting} places={places} onClose={() => setStarting(false)} />
     </>
   );

@@ -1,3 +1,4 @@
+import { useDeferredValue } from 'react';
 import type { Edit } from '../../api/commands';
 import { useDesk } from '../../api/queries';
 import { useKept } from '../../app/kept';
@@ -12,7 +13,7 @@ import { useEditReading } from '../bench/useLineReading';
 
 /** Keeps what is in hand: in its order, or as the recipe by which it was chosen. */
 export function RecordGroup() {
-  const desk = useDesk().data;
+  const desk = useDeferredValue(useDesk().data);
   const [name, setName] = useKept('record group name', '');
   const [number, setNumber] = useKept('record group number', '');
   const [recipe, setRecipe] = useKept('record group as', false);
