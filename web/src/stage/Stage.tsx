@@ -243,7 +243,7 @@ export const Stage = memo(function Stage({ pointed }: { pointed?: number }) {
           className={`min-h-7 ${path ? 'font-bold underline' : 'opacity-70'}`}
           onClick={() => setPath(!path)}
         >
-          Order
+          Path
         </button>
         {placing && (
           <label className="flex items-center gap-1">

@@ -28,7 +28,9 @@ export function Modal({ open, title, onClose, wide, children }: Props) {
               <X size={16} />
             </button>
           </div>
-          <div className="min-h-0 overflow-auto p-4">{children}</div>
+          <div className="min-h-0 overflow-auto p-4" tabIndex={0}>
+            {children}
+          </div>
         </DialogPanel>
       </div>
     </Dialog>

@@ -1,6 +1,7 @@
 import { ChevronDown, ChevronUp } from 'lucide-react';
 import { memo, useDeferredValue, useState, type ReactNode } from 'react';
 import { useDesk } from '../../api/queries';
+import { useKept } from '../../app/kept';
 import { useBuilder } from './builder';
 import { GridPanel } from './GridPanel';
 import { SelectionPanel } from './SelectionPanel';
@@ -18,6 +19,7 @@ export const Bench = memo(function Bench({ record, about = 'values' }: Props) {
   const [open, setOpen] = useState(true);
   // Drawn piece by piece behind the niches and the plan: a large selection holds no frame up.
   const desk = useDeferredValue(useDesk().data);
+  const [shown, setShown] = useKept<'values' | 'order'>(`bench of ${about}`, about, false);
   const builder = useBuilder((s) => s.open);
   const grid = (desk?.grid.index ?? -1) >= 0;
   if (!desk) return null;
@@ -26,11 +28,20 @@ export const Bench = memo(function Bench({ record, about = 'values' }: Props) {
       {builder && <StateBuilder />}
       {open ? (
         <div
-          className={`relative grid h-[252px] divide-x divide-line ${about === 'values' ? 'grid-cols-[minmax(0,1fr)_minmax(0,1.25fr)_minmax(0,0.85fr)]' : grid ? 'grid-cols-[minmax(0,1.6fr)_minmax(0,0.9fr)_minmax(0,0.9fr)]' : 'grid-cols-[minmax(0,1.9fr)_minmax(0,1fr)]'}`}
+          className={`relative grid h-[252px] divide-x divide-line ${shown === 'values' ? 'grid-cols-[minmax(0,1fr)_minmax(0,1.25fr)_minmax(0,0.85fr)]' : grid ? 'grid-cols-[minmax(0,1.6fr)_minmax(0,0.9fr)_minmax(0,0.9fr)]' : 'grid-cols-[minmax(0,1.9fr)_minmax(0,1fr)]'}`}
         >
-          <SelectionPanel desk={desk} wide={about === 'order'} />
-          {about === 'values' ? <ValuesPanel desk={desk} /> : grid && <GridPanel grid={desk.grid} />}
+          <SelectionPanel desk={desk} wide={shown === 'order'} />
+          {shown === 'values' ? <ValuesPanel desk={desk} /> : grid && <GridPanel grid={desk.grid} />}
           <div className="min-h-0 overflow-auto p-3">{record}</div>
+          <button
+            title={
+              shown === 'values' ? 'All ways to arrange what is in hand' : 'The values of what is in hand'
+            }
+            className="absolute top-1 right-9 min-h-7 border-0 px-1 text-[12px] text-petrol underline"
+            onClick={() => setShown(shown === 'values' ? 'order' : 'values')}
+          >
+            {shown === 'values' ? 'Order' : 'Values'}
+          </button>
           <button
             aria-label="Fold the bench"
             className="absolute top-1 right-1 min-h-7 min-w-7 text-ink-2"

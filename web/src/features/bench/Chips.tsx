@@ -107,7 +107,7 @@ const StepChips = memo(function StepChips({ units, order, dragged, over }: StepP
       {labels.map((unit) => (
         <button
           key={unit}
-          title={`${unit}: step ${order}. Press to take it out; drag, or Alt with an arrow, puts it elsewhere.`}
+          title={`${unit}: step ${order}. Press to take it out. Drag, or Alt with an arrow, puts it elsewhere.`}
           onClick={() => void attempt(() => select([unit], 'less'))}
           className="mono flex h-[22px] items-start gap-0.5 rounded border border-petrol bg-petrol-soft px-1 text-[12px] font-bold text-petrol"
         >

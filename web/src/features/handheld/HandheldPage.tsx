@@ -98,7 +98,7 @@ export function HandheldPage() {
           max={100}
           disabled={held === 0 || !level}
           value={Math.round(level?.high ?? 0)}
-          className="h-12 w-full"
+          className="h-12 w-full accent-(--petrol)"
           aria-label="Level in percent"
           onChange={(e) =>
             void attempt(() =>

@@ -135,6 +135,19 @@ class AccessibleIT extends InBrowser {
                 () -> page.evaluate(
                         "() => { const d = new DataTransfer(); d.setData('text/plain', 'A\\nB');"
                                 + " document.querySelector('[role=grid]').dispatchEvent(new ClipboardEvent('paste', { clipboardData: d, bubbles: true })); }"));
+        open("/groups");
+        page.keyboard().press("f");
+        assertThat(page.getByLabel("Who is asked")).isVisible();
+        found.addAll(violations("those who"));
+        page.keyboard().press("f");
+        dialog(found, "starter groups", () -> button("Starter groups").click());
+        line("all rows");
+        page.locator("[data-niche]").first().click();
+        line("all rows");
+        found.addAll(violations("a group looked at, and rows"));
+        dialog(found, "delete a group", () -> button("Delete…").click());
+        open("/handheld");
+        found.addAll(violations("hand-held"));
         open("/profiles");
         found.addAll(violations("profiles, test strip"));
         button("Build one").click();

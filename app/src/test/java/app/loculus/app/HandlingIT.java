@@ -168,7 +168,7 @@ class HandlingIT extends InBrowser {
 
     @Test
     void a_fader_moves_the_light_and_one_undo_takes_the_whole_drag_back() {
-        go("Groups");
+        go("Palettes");
         line("1 thru 6");
         BoundingBox fader = page.getByRole(AriaRole.SLIDER, new Page.GetByRoleOptions().setName("Dimmer"))
                 .boundingBox();

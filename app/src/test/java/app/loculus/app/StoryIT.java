@@ -118,6 +118,7 @@ class StoryIT extends InBrowser {
         assertThat(rig(201, "intensity")).isLessThan(0.001);
         assertThat(rig(204, "intensity")).isBetween(0.898, 0.902);
         assertThat(rig(202, "intensity")).isBetween(0.298, 0.302);
+        button("^Values$").click();
         button("^full$").click();
         assertThat(page.locator("#line-reading")).not().isEmpty();
         page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("Colour"))

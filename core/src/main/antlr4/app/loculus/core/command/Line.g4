@@ -16,9 +16,9 @@ laid : pattern EOF ;
 aloud : integer address EOF ;
 
 command
-    : patch | add | unpatch | delete | name | place | hang | purpose | note
+    : patch | add | unpatch | delete | name | place | hang | purpose | noteGroup | note
     | renumber | change | swap | shift | compact | mark | universe | saveVersion | restoreVersion
-    | recordGroup | editGroup | moveGroup | copyGroup | freezeGroup | starterGroups | recordPalette | rename
+    | recordGroup | editGroup | moveGroup | copyGroup | freezeGroup | tintGroup | starterGroups | recordPalette | rename
     | home | clear | next | previous | whole | recordHighlight | forgetHighlight | highlight | undo | redo
     | choose
     ;
@@ -64,6 +64,8 @@ editGroup : EDIT GROUP groupRef (PLUS joined | MINUS taken)+ ;
 moveGroup : MOVE GROUP groupRef TO integer ;
 copyGroup : COPY GROUP groupRef TO integer ;
 freezeGroup : FREEZE GROUP groupRef ;
+tintGroup : TINT GROUP groupRef (PLUS groupRef)* (WORD | OFF) ;
+noteGroup : NOTE GROUP groupRef text ;
 starterGroups : STARTER GROUPS ;
 joined : selectionTerm ;
 taken : selectionTerm ;
@@ -174,7 +176,7 @@ WITH : 'with' ; SHIFT : 'shift' ; BY : 'by' ; COMPACT : 'compact' ; UNIVERSE : '
 ONE : 'one' ; MARK : 'mark' ; ANSWERED : 'answered' ; WRONG : 'wrong' ; DEAD : 'dead' ; NOT : 'not' ;
 TRIED : 'tried' ; PRIORITY : 'priority' ; NUMBER : 'number' ; RIG : 'rig' ; UNICAST : 'unicast' ;
 MULTICAST : 'multicast' ; SAVE : 'save' ; RESTORE : 'restore' ; VERSION : 'version' ;
-MOVE : 'move' ; COPY : 'copy' ; FREEZE : 'freeze' ; STARTER : 'starter' ; GROUPS : 'groups' ; RECIPE : 'recipe' ;
+TINT : 'tint' ; MOVE : 'move' ; COPY : 'copy' ; FREEZE : 'freeze' ; STARTER : 'starter' ; GROUPS : 'groups' ; RECIPE : 'recipe' ;
 WHOLE : 'whole' ; STEP : 'step' ; CELLS : 'cells' ; SORT : 'sort' ; ACROSS : 'across' ; ALONG : 'along' ; UP : 'up' ;
 OUTWARD : 'outward' ; ROWS : 'rows' ; COLUMNS : 'columns' ; DIAGONAL : 'diagonal' ; RINGS : 'rings' ; WITHIN : 'within' ;
 REST : 'rest' ; HAND : 'hand' ; WHERE : 'where' ; LIT : 'lit' ; DARK : 'dark' ; ACTIVE : 'active' ; USES : 'uses' ; IN : 'in' ; UNPATCHED : 'unpatched' ;

@@ -2,6 +2,7 @@ package app.loculus.core.command;
 
 import app.loculus.core.edit.group.CopyGroup;
 import app.loculus.core.edit.group.DeleteGroup;
+import app.loculus.core.edit.group.DescribeGroup;
 import app.loculus.core.edit.group.EditGroup;
 import app.loculus.core.edit.group.FreezeGroup;
 import app.loculus.core.edit.group.GroupFinder;
@@ -10,7 +11,9 @@ import app.loculus.core.edit.group.RecordGroup;
 import app.loculus.core.edit.group.RecordStarters;
 import app.loculus.core.edit.group.RenameGroup;
 import app.loculus.core.group.Group;
+import app.loculus.core.group.Tint;
 import app.loculus.core.selection.Choice;
+import app.loculus.core.selection.GroupId;
 import app.loculus.core.show.Draft;
 import app.loculus.core.show.ShowEdit;
 import java.util.List;
@@ -22,8 +25,7 @@ final class GroupClauses extends RoomClauses {
 
     @Override
     public List<ShowEdit> visitDeleteGroup(LineParser.DeleteGroupContext c) {
-        return later(draft -> new DeleteGroup(
-                c.groupRef().stream().map(g -> group(draft, g).id()).distinct().toList()));
+        return later(draft -> new DeleteGroup(groups(draft, c.groupRef())));
     }
 
     @Override
@@ -63,8 +65,26 @@ final class GroupClauses extends RoomClauses {
     }
 
     @Override
+    public List<ShowEdit> visitTintGroup(LineParser.TintGroupContext c) {
+        return later(draft -> new DescribeGroup(
+                groups(draft, c.groupRef()),
+                Optional.of(c.OFF() != null ? Tint.NONE : Tint.of(c.WORD().getText())),
+                Optional.empty()));
+    }
+
+    @Override
+    public List<ShowEdit> visitNoteGroup(LineParser.NoteGroupContext c) {
+        return later(draft -> new DescribeGroup(
+                List.of(group(draft, c.groupRef()).id()), Optional.empty(), Optional.of(Terms.text(c.text()))));
+    }
+
+    @Override
     public List<ShowEdit> visitStarterGroups(LineParser.StarterGroupsContext c) {
         return one(new RecordStarters(Optional.empty()));
+    }
+
+    private static List<GroupId> groups(Draft draft, List<LineParser.GroupRefContext> refs) {
+        return refs.stream().map(g -> group(draft, g).id()).distinct().toList();
     }
 
     private static Group group(Draft draft, LineParser.GroupRefContext c) {

@@ -149,6 +149,17 @@ class RecipesTest {
     }
 
     @Test
+    void niches_are_marked_and_noted_from_the_line() {
+        Show show = Rig.after(
+                recorded(), "tint group 1 + \"Fixed\" moss", "note group 2 \"front of house\"", "tint group 3 off");
+        assertThat(show.groups())
+                .extracting(g -> g.tint().word() + " " + g.note())
+                .containsExactly("moss ", "none front of house", "none ");
+        assertThat(Rig.say(show, "tint group 1 mauve").problems().get(0).words())
+                .isEqualTo("There is no mark “mauve”.");
+    }
+
+    @Test
     void starter_groups_are_recorded_once() {
         Show show = Rig.after(recorded(), "hang 11 + 12 on \"Bridge 1\"", "starter groups");
         assertThat(show.groups())
