@@ -25,6 +25,7 @@ export type Edit =
   | { type: 'choose'; words: string; how: How }
   | { type: 'recent'; index: number }
   | { type: 'arrange'; words: string }
+  | { type: 'invert'; within?: 'position' | 'type' }
   | { type: 'lift'; index?: number }
   | { type: 'order'; from: number; to: number }
   | { type: 'step'; back: boolean }
@@ -75,6 +76,24 @@ export async function edit(what: Edit, preview = false, gesture = ''): Promise<L
   const send = (headers: WriteHeaders = {}) =>
     client.POST('/api/shows/{id}/edits', { params: path(), body, headers });
   return answered(preview ? await send() : await write(send));
+}
+
+/** Takes groups of another show over, or says what would come. */
+export async function bringGroups(
+  from: number,
+  numbers: number[],
+  match: 'number' | 'type',
+  preview: boolean,
+) {
+  const body = { from, numbers, match, preview } as never;
+  const send = (headers: WriteHeaders = {}) =>
+    client.POST('/api/shows/{id}/groups/bring', { params: path(), body, headers });
+  return answered(preview ? await send() : await write(send));
+}
+
+/** The groups of any show. */
+export async function groupsOf(id: number) {
+  return answered(await client.GET('/api/shows/{id}/groups', { params: { path: { id } } }));
 }
 
 /** Turns highlight over. Whether it is on is asked when it is this press's turn, so that two quick ones are two. */

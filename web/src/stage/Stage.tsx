@@ -4,7 +4,7 @@ import { rig } from '../api/live';
 import { useDesk, usePatch } from '../api/queries';
 import { attempt } from '../app/notices';
 import { useTheme } from '../app/theme';
-import { colours, draw, frame, lasso, type Scene } from './draw';
+import { CELLS_HALF, colours, draw, frame, lasso, symbolRadius, type Scene } from './draw';
 import { useStageState } from './stage-state';
 import { fit, spots, toStage, type Side, type Spot } from './view';
 
@@ -136,7 +136,7 @@ export const Stage = memo(function Stage({ pointed }: { pointed?: number }) {
   const onPointerDown = (e: React.PointerEvent) => {
     e.currentTarget.setPointerCapture(e.pointerId);
     const { x, y } = at(e);
-    setDrag({ x0: x, y0: y, x1: x, y1: y, on: nearest(all, x, y), trail: [{ x, y }] });
+    setDrag({ x0: x, y0: y, x1: x, y1: y, on: nearest(all, x, y, view.scale), trail: [{ x, y }] });
   };
   const onPointerUp = (e: React.PointerEvent) => {
     if (!drag) return;
@@ -149,8 +149,20 @@ export const Stage = memo(function Stage({ pointed }: { pointed?: number }) {
     }
     const how = e.shiftKey ? 'add' : e.altKey ? 'less' : 'hold';
     if (placing) void attempt(() => put(drag));
-    else void attempt(() => select(picked(all, drag, round), how));
+    else void attempt(() => select(pressed(e) ?? picked(all, drag, round), turned(how)));
   };
+  /** The cell under a press with Ctrl; undefined for anything else. */
+  const pressed = (e: React.PointerEvent): string[] | undefined => {
+    const spot = drag?.on;
+    if (!spot || !(e.ctrlKey || e.metaKey) || spot.fixture.cells === 0 || distance(drag) >= SLIP)
+      return undefined;
+    return [`${spot.fixture.number}.${cellAt(spot, drag.x0, symbolRadius(spot, all.length, view.scale))}`];
+  };
+  /** Shift on one that is in hand takes it out again. */
+  const turned = (how: 'add' | 'less' | 'hold') =>
+    how === 'add' && drag?.on && distance(drag) < SLIP && order.has(String(drag.on.fixture.number))
+      ? 'less'
+      : how;
   /** Arrows go to the next fixture that way, Enter and Space pick it, as a press does. */
   const onKeyDown = (e: React.KeyboardEvent) => {
     const way = { ArrowRight: [1, 0], ArrowLeft: [-1, 0], ArrowDown: [0, 1], ArrowUp: [0, -1] }[e.key];
@@ -266,7 +278,7 @@ export const Stage = memo(function Stage({ pointed }: { pointed?: number }) {
             ? 'press the point to run outward from'
             : placing
               ? 'drag a fixture · or a line to space what is in hand'
-              : 'shift adds · alt takes out · wheel enlarges'}
+              : 'shift adds · alt takes out · ctrl a cell · wheel'}
         </span>
       </div>
       <div ref={box} className="relative min-h-0 flex-1">
@@ -325,12 +337,24 @@ function next(all: Spot[], from: Spot | undefined, dx: number, dy: number): Spot
   return best;
 }
 
-function nearest(all: Spot[], x: number, y: number): Spot | null {
+function nearest(all: Spot[], x: number, y: number, scale: number): Spot | null {
+  /** Divided fixtures are wide. */
+  const aside = (s: Spot) =>
+    Math.max(
+      0,
+      Math.abs(s.sx - x) - (s.fixture.cells > 0 ? CELLS_HALF * symbolRadius(s, all.length, scale) : 0),
+    );
   const near = all
-    .map((spot) => ({ spot, away: Math.hypot(spot.sx - x, spot.sy - y) }))
+    .map((spot) => ({ spot, away: Math.hypot(aside(spot), spot.sy - y) }))
     .filter((n) => n.away < REACH)
     .sort((a, b) => a.away - b.away);
   return near[0]?.spot ?? null;
+}
+
+/** The cell of a divided fixture at a place across its symbol. */
+function cellAt(spot: Spot, x: number, radius: number): number {
+  const share = (x - (spot.sx - CELLS_HALF * radius)) / (2 * CELLS_HALF * radius);
+  return Math.max(1, Math.min(spot.fixture.cells, Math.floor(share * spot.fixture.cells) + 1));
 }
 
 /** Whether a point lies in what was drawn round: a ray from it crosses the line an odd number of times. */

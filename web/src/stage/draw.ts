@@ -190,10 +190,18 @@ function positions(c: CanvasRenderingContext2D, { spots, width }: Scene, k: Colo
 }
 
 /** How much smaller and fainter things are drawn where many share the window: 1 for a hundred, a third for a thousand. */
-const crowd = (scene: Scene) =>
-  Math.min(1, Math.max(0.3, (Math.sqrt(110 / Math.max(1, scene.spots.length)) * scene.view.scale) / 28));
+const crowdOf = (count: number, scale: number) =>
+  Math.min(1, Math.max(0.3, (Math.sqrt(110 / Math.max(1, count)) * scale) / 28));
+const crowd = (scene: Scene) => crowdOf(scene.spots.length, scene.view.scale);
 
 const radius = (f: FixtureView, scene: Scene) => (f.form === 'head' ? 6 : 5) * crowd(scene);
+
+/** Half the width of the cells of a divided fixture, in radii of its symbol. */
+export const CELLS_HALF = 3.4;
+
+/** The radius of a divided fixture's symbol where so many share the window. */
+export const symbolRadius = (spot: Spot, count: number, scale: number) =>
+  (spot.fixture.form === 'head' ? 6 : 5) * crowdOf(count, scale);
 
 /** More order numbers than this cannot be read. */
 const MOST_NUMBERS = 60;
@@ -370,10 +378,10 @@ function answered(c: CanvasRenderingContext2D, f: FixtureView, x: number, y: num
 }
 
 function cells(c: CanvasRenderingContext2D, all: RigPart[], sx: number, sy: number, r: number) {
-  const width = (6.8 * r) / Math.max(1, all.length);
+  const width = (2 * CELLS_HALF * r) / Math.max(1, all.length);
   all.forEach((part, i) => {
     c.fillStyle = rgba(part, part.intensity < 0.004 ? 0 : 0.3 + 0.7 * part.intensity);
-    c.fillRect(sx - 3.4 * r + i * width, sy - 0.6 * r, width - 0.5, 1.2 * r);
+    c.fillRect(sx - CELLS_HALF * r + i * width, sy - 0.6 * r, width - 0.5, 1.2 * r);
   });
 }
 

@@ -103,25 +103,42 @@ export function Niche({
   );
 }
 
-/** An empty place that can be recorded into. */
-export function EmptyNiche({
-  number,
-  drag,
-}: {
+interface EmptyProps {
   number: number;
+  /** Chooses it as the place to record into. */
+  onPress?: () => void;
   drag?: Pick<NonNullable<Props['drag']>, 'ref' | 'over'>;
-}) {
+}
+
+/** An empty place that can be recorded into. */
+export function EmptyNiche({ number, onPress, drag }: EmptyProps) {
+  const shape =
+    'relative h-[72px] w-[72px] rounded-t-[36px] rounded-b-[4px] border border-dashed border-line';
+  const face = (
+    <span className="mono absolute bottom-1 left-1/2 -translate-x-1/2 text-[11px] text-ink-label">
+      {number}
+    </span>
+  );
   return (
     <div
       ref={drag?.ref}
       className={`flex w-[84px] flex-col items-center ${drag?.over ? 'bg-petrol-soft' : ''}`}
-      aria-hidden="true"
+      aria-hidden={onPress ? undefined : true}
     >
-      <div className="relative h-[72px] w-[72px] rounded-t-[36px] rounded-b-[4px] border border-dashed border-line">
-        <span className="mono absolute bottom-1 left-1/2 -translate-x-1/2 text-[11px] text-ink-label">
-          {number}
-        </span>
-      </div>
+      {onPress ? (
+        <button
+          data-niche
+          title={`Record into ${number}`}
+          aria-label={`${number}, empty: record into it`}
+          className={`${shape} hover:border-petrol`}
+          onClick={onPress}
+          onKeyDown={step}
+        >
+          {face}
+        </button>
+      ) : (
+        <div className={shape}>{face}</div>
+      )}
       <div className="mt-0.5 h-5" />
       <div className="ledge w-full" />
     </div>

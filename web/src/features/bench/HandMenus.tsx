@@ -31,7 +31,13 @@ function Menu({ label, button, children }: { label: string; button: ReactNode; c
 /** Selections of before; pressing one takes it in hand again. */
 export function RecentMenu({ recent }: { recent: DeskView['recent'] }) {
   return (
-    <Menu label="Recent selections" button={<History size={14} />}>
+    <Menu label="Recent selections, and the others" button={<History size={14} />}>
+      <div className="flex items-center gap-1 pb-2">
+        <span className="text-ink-2">The others</span>
+        <Button onClick={() => run({ type: 'invert' })}>of all</Button>
+        <Button onClick={() => run({ type: 'invert', within: 'position' })}>there</Button>
+        <Button onClick={() => run({ type: 'invert', within: 'type' })}>of the type</Button>
+      </div>
       {recent.length === 0 && <p className="text-ink-2">Nothing was in hand before.</p>}
       {recent.map((r, i) => (
         <button

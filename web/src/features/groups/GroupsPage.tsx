@@ -16,6 +16,8 @@ import { inputShape } from '../../ui/Field';
 import { EmptyNiche } from '../../ui/Niche';
 import { Segmented } from '../../ui/Segmented';
 import { Bench } from '../bench/Bench';
+import { useKept } from '../../app/kept';
+import { BringGroups } from './BringGroups';
 import { GroupCard } from './GroupCard';
 import { GroupNiche } from './GroupNiche';
 import { useLiveLevels } from './live-levels';
@@ -44,6 +46,7 @@ export function GroupsPage() {
   const [find, setFind] = useState('');
   const [page, setPage] = useState(0);
   const [starting, setStarting] = useState(false);
+  const [bringing, setBringing] = useState(false);
   const [looked, setLooked] = useState<number[]>([]);
   const onLook = useCallback(
     (number: number, more: boolean) =>
@@ -53,6 +56,14 @@ export function GroupsPage() {
     [],
   );
   useLiveLevels(groups);
+  const [, setInto] = useKept('record group number', '');
+  const into = useCallback(
+    (number: number) => {
+      setInto(String(number));
+      document.getElementById('record-name')?.focus();
+    },
+    [setInto],
+  );
   const pages = Math.ceil((groups[groups.length - 1]?.number ?? 1) / PAGE);
   const shown = groups.filter((g) =>
     find === ''
@@ -101,12 +112,15 @@ export function GroupsPage() {
               tight
             />
             <Button onClick={() => setStarting(true)}>Starter groups…</Button>
+            <Button label="Take groups of another show over" onClick={() => setBringing(true)}>
+              Bring in…
+            </Button>
           </div>
           <DndContext sensors={sensors} onDragEnd={onDragEnd}>
             <div className="flex min-h-0 flex-1 flex-wrap content-start gap-y-3 overflow-auto pt-1 pl-1">
               {nichesOf(shown, find === '', page).map((place) =>
                 typeof place === 'number' ? (
-                  <Free key={place} number={place} />
+                  <Free key={place} number={place} onPress={into} />
                 ) : (
                   <GroupNiche
                     key={place.number}
@@ -132,6 +146,7 @@ export function GroupsPage() {
         <Stage />
       </div>
       <Bench record={RECORD} about="order" />
+      {bringing && <BringGroups onClose={() => setBringing(false)} />}
       <StarterGroups open={starting} places={places} onClose={() => setStarting(false)} />
     </>
   );
@@ -147,7 +162,13 @@ function nichesOf<T extends { number: number }>(shown: T[], free: boolean, page:
 }
 
 /** An empty niche that a group can be dropped into. */
-function Free({ number }: { number: number }) {
+function Free({ number, onPress }: { number: number; onPress: (number: number) => void }) {
   const drop = useDroppable({ id: `niche ${number}`, data: { number } });
-  return <EmptyNiche number={number} drag={{ ref: drop.setNodeRef, over: drop.isOver }} />;
+  return (
+    <EmptyNiche
+      number={number}
+      onPress={() => onPress(number)}
+      drag={{ ref: drop.setNodeRef, over: drop.isOver }}
+    />
+  );
 }

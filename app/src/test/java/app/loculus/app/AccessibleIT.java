@@ -141,6 +141,7 @@ class AccessibleIT extends InBrowser {
         found.addAll(violations("those who"));
         page.keyboard().press("f");
         dialog(found, "starter groups", () -> button("Starter groups").click());
+        dialog(found, "groups of another show", () -> button("^Bring in").click());
         line("all rows");
         page.locator("[data-niche]").first().click();
         line("all rows");

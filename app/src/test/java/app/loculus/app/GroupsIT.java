@@ -72,7 +72,7 @@ class GroupsIT extends InBrowser {
     void the_obvious_groups_of_a_rig_are_there_after_two_presses() {
         button("Starter groups").click();
         button("^Record 6 groups").click();
-        assertThat(page.locator("[data-niche]")).hasCount(6);
+        assertThat(page.locator("[data-niche][aria-pressed]")).hasCount(6);
         assertThat(niche("4 Bridge 1"))
                 .hasAttribute("aria-label", Pattern.compile("8 units.*follows position \"Bridge 1\""));
         button("Starter groups").click();
@@ -80,7 +80,7 @@ class GroupsIT extends InBrowser {
                 .isDisabled();
         button("^odd$").click();
         button("^Record 6 groups").click();
-        assertThat(page.locator("[data-niche]")).hasCount(12);
+        assertThat(page.locator("[data-niche][aria-pressed]")).hasCount(12);
     }
 
     @Test
@@ -299,5 +299,40 @@ class GroupsIT extends InBrowser {
                     .click();
         }
         page.waitForCondition(() -> rig(2, "intensity") == 0);
+    }
+
+    @Test
+    void an_empty_niche_is_recorded_into_and_groups_of_another_show_come_along() {
+        line("1 thru 4");
+        niche("3, empty").click();
+        page.keyboard().type("Third");
+        page.keyboard().press("Enter");
+        assertThat(niche("3 Third")).isVisible();
+        page.evaluate(
+                "async () => { const shows = await (await fetch('/api/shows')).json(); const id = shows.find((s) => s.live).id;"
+                        + " await fetch(`/api/shows/${id}/edits`, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify({ edit: { type: 'rename-show', name: 'Source' } }) }); }");
+        newShow();
+        button("^Bring in").click();
+        Locator others = page.getByLabel("The other show");
+        others.selectOption(new com.microsoft.playwright.options.SelectOption().setLabel("Source"));
+        assertThat(page.getByText(Pattern.compile("^Brings in 1 group: 3 “Third” \\(4 of 4\\)")))
+                .isVisible();
+        button("^Bring in 1 group").click();
+        assertThat(niche("3 Third")).hasAttribute("aria-label", Pattern.compile("4 units"));
+    }
+
+    @Test
+    void the_others_are_taken_and_shift_takes_one_out_again() {
+        line("1 thru 3");
+        button("^Recent selections").click();
+        button("^there$").click();
+        assertHeld("4", "5", "6", "7", "8");
+        page.keyboard().press("Escape");
+        BoundingBox at = box(stage());
+        stage().focus();
+        page.keyboard().press("ArrowRight");
+        page.keyboard().press("Shift+Enter");
+        assertHeld("4", "5", "6", "7", "8", "1");
+        assertThat(at.width).isPositive();
     }
 }

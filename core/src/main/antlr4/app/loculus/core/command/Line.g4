@@ -19,7 +19,7 @@ command
     : patch | add | unpatch | delete | name | place | hang | purpose | noteGroup | note
     | renumber | change | swap | shift | compact | mark | universe | saveVersion | restoreVersion
     | recordGroup | editGroup | moveGroup | copyGroup | freezeGroup | tintGroup | starterGroups | recordPalette | rename
-    | home | clear | next | previous | whole | recordHighlight | forgetHighlight | highlight | undo | redo
+    | home | clear | next | previous | whole | invert | recordHighlight | forgetHighlight | highlight | undo | redo
     | choose
     ;
 
@@ -78,6 +78,7 @@ clear : CLEAR ALL? ;
 next : NEXT ;
 previous : PREVIOUS ;
 whole : WHOLE ;
+invert : INVERT (WITHIN (POSITION | TYPE))? ;
 highlight : HIGHLIGHT (ON | OFF) | HIGHLIGHT REST (number | OFF) ;
 recordHighlight : RECORD HIGHLIGHT (PER TYPE)? ;
 forgetHighlight : HIGHLIGHT HOME ;
@@ -179,7 +180,7 @@ MULTICAST : 'multicast' ; SAVE : 'save' ; RESTORE : 'restore' ; VERSION : 'versi
 TINT : 'tint' ; MOVE : 'move' ; COPY : 'copy' ; FREEZE : 'freeze' ; STARTER : 'starter' ; GROUPS : 'groups' ; RECIPE : 'recipe' ;
 WHOLE : 'whole' ; STEP : 'step' ; CELLS : 'cells' ; SORT : 'sort' ; ACROSS : 'across' ; ALONG : 'along' ; UP : 'up' ;
 OUTWARD : 'outward' ; ROWS : 'rows' ; COLUMNS : 'columns' ; DIAGONAL : 'diagonal' ; RINGS : 'rings' ; WITHIN : 'within' ;
-REST : 'rest' ; HAND : 'hand' ; WHERE : 'where' ; LIT : 'lit' ; DARK : 'dark' ; ACTIVE : 'active' ; USES : 'uses' ; IN : 'in' ; UNPATCHED : 'unpatched' ;
+INVERT : 'invert' ; REST : 'rest' ; HAND : 'hand' ; WHERE : 'where' ; LIT : 'lit' ; DARK : 'dark' ; ACTIVE : 'active' ; USES : 'uses' ; IN : 'in' ; UNPATCHED : 'unpatched' ;
 AND : 'and' ; OR : 'or' ; OPEN : '(' ; CLOSED : ')' ; BOTH : '&' ;
 PLUS : '+' ; MINUS : '-' ; COMMA : ',' ;
 DECIMAL : [0-9]+ '.' [0-9]+ ;

@@ -9,6 +9,7 @@ import app.loculus.core.edit.hand.Clear;
 import app.loculus.core.edit.hand.DimRest;
 import app.loculus.core.edit.hand.ForgetHighlight;
 import app.loculus.core.edit.hand.Highlight;
+import app.loculus.core.edit.hand.Invert;
 import app.loculus.core.edit.hand.RecordHighlight;
 import app.loculus.core.edit.hand.SendHome;
 import app.loculus.core.edit.hand.SetColour;
@@ -77,6 +78,14 @@ final class HandClauses extends RoomClauses {
             return one(new Highlight(c.ON() != null));
         }
         return one(new DimRest(Optional.ofNullable(c.number()).map(Terms::number)));
+    }
+
+    @Override
+    public List<ShowEdit> visitInvert(LineParser.InvertContext c) {
+        return one(new Invert(
+                c.POSITION() != null
+                        ? Invert.Within.POSITION
+                        : c.TYPE() != null ? Invert.Within.TYPE : Invert.Within.ALL));
     }
 
     @Override

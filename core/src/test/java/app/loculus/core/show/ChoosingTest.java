@@ -105,6 +105,15 @@ class ChoosingTest {
     }
 
     @Test
+    void the_others_are_taken_of_all_or_at_the_same_positions_or_of_the_same_types() {
+        assertThat(held(Rig.after(RIG, "12"), "invert within position")).isEqualTo("11");
+        assertThat(held(Rig.after(RIG, "12 + 21"), "invert within type")).isEqualTo("11 13 14 22 23");
+        assertThat(held(Rig.after(RIG, "51.2 + 1"), "invert within type")).isEqualTo("51.1+51.3+51.4");
+        assertThat(held(Rig.after(RIG, "all - 61"), "invert")).isEqualTo("61");
+        assertThat(held(RIG, "invert")).startsWith("Nothing is in hand");
+    }
+
+    @Test
     void a_range_of_cells_runs_backwards_through_every_fixture() {
         Show two = Rig.after(RIG, "patch 52 as \"Batten / cells\" at 3.1");
         assertThat(held(two, "52.2 thru 51.3")).isEqualTo("52.2 52.1 51.4 51.3");

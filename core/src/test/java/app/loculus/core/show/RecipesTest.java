@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import app.loculus.core.RandomLines;
 import app.loculus.core.Rig;
+import app.loculus.core.edit.group.BringGroups;
 import app.loculus.core.edit.group.GroupFinder;
 import app.loculus.core.edit.group.Starter;
 import app.loculus.core.group.Group;
@@ -157,6 +158,37 @@ class RecipesTest {
                 .containsExactly("moss ", "none front of house", "none ");
         assertThat(Rig.say(show, "tint group 1 mauve").problems().get(0).words())
                 .isEqualTo("There is no mark “mauve”.");
+    }
+
+    private static List<String> brought(Show into, boolean byType, Integer... numbers) {
+        Outcome outcome = new BringGroups(recorded(), List.of(numbers), byType).apply(into);
+        assertThat(outcome.problems()).filteredOn(p -> p.refuses()).isEmpty();
+        List<String> all = new java.util.ArrayList<>(outcome.words());
+        outcome.problems().forEach(p -> all.add(p.words()));
+        outcome.show().groups().forEach(g -> all.add(g + ": " + units(outcome.show(), g.number())));
+        return all;
+    }
+
+    @Test
+    void groups_of_another_show_come_by_number_or_by_type_and_say_who_is_missing() {
+        Show other = Rig.show(
+                "patch 11 thru 12 as \"Wash / extended\" at 1.1",
+                "patch 201 thru 203 as \"Wash / extended\" at 2.1",
+                "11",
+                "record group 3 \"Mine\"");
+        assertThat(brought(other, false, 1, 3))
+                .containsExactly(
+                        "Brings in 2 groups: 1 “Odd” (3 of 2), 2 “Fixed” (2 of 4)",
+                        "Nobody here answers to 13 thru 14 of “Test”.",
+                        "1 “Odd”: 11 201 203",
+                        "2 “Fixed”: 11 12",
+                        "3 “Mine”: 11");
+        assertThat(brought(other, true, 2, 3))
+                .containsExactly(
+                        "Brings in 2 groups: 2 “Odd back” (2 of 2), 1 “Fixed” (4 of 4)",
+                        "1 “Fixed”: 11 12 201 202",
+                        "2 “Odd back”: 201 11",
+                        "3 “Mine”: 11");
     }
 
     @Test

@@ -101,6 +101,14 @@ public sealed interface HandEdits extends TypedEdit {
         }
     }
 
+    /** Takes the others in hand. @param within position or type; all without one */
+    record Invert(String within) implements HandEdits {
+        @Override
+        public ShowEdit edit(Profiles library) {
+            return new app.loculus.core.edit.hand.Invert(app.loculus.core.edit.hand.Invert.Within.of(within));
+        }
+    }
+
     /** Lays a pattern. @param words as the line writes it, such as every 2 from 3 */
     record Arrange(String words) implements HandEdits {
         @Override
