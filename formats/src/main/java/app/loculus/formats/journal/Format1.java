@@ -4,6 +4,7 @@ import app.loculus.core.show.Change;
 import app.loculus.core.show.Delta;
 import app.loculus.core.show.PartKind;
 import app.loculus.core.show.PartKinds;
+import app.loculus.formats.showfile.Earlier;
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
@@ -57,6 +58,6 @@ final class Format1 {
     private <K, V> Optional<V> part(PartKind<K, V> kind, K key, JsonNode node) throws JsonProcessingException {
         return node == null || node.isNull()
                 ? Optional.empty()
-                : kind.stored(key, json.treeToValue(node, kind.parts()));
+                : kind.stored(key, json.treeToValue(Earlier.part(kind, node), kind.parts()));
     }
 }

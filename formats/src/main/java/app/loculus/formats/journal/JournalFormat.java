@@ -8,6 +8,7 @@ import app.loculus.core.show.Change;
 import app.loculus.core.show.Delta;
 import app.loculus.core.show.PartKind;
 import app.loculus.core.show.PartKinds;
+import app.loculus.formats.showfile.Earlier;
 import app.loculus.formats.showfile.ShowJson;
 import com.fasterxml.jackson.core.JsonGenerator;
 import com.fasterxml.jackson.core.JsonParser;
@@ -134,7 +135,9 @@ public final class JournalFormat {
     }
 
     private <V> Optional<V> part(PartKind<?, V> kind, JsonNode node) throws JsonProcessingException {
-        return node == null || node.isNull() ? Optional.empty() : Optional.of(json.treeToValue(node, kind.parts()));
+        return node == null || node.isNull()
+                ? Optional.empty()
+                : Optional.of(json.treeToValue(Earlier.part(kind, node), kind.parts()));
     }
 
     /** Keys in their written form, runs short. */
@@ -166,7 +169,7 @@ public final class JournalFormat {
             if (kind.parts() == UnitValues.class) {
                 return kind.parts().cast(ValuesText.read(text));
             }
-            return json.readValue(ShowJson.today(text), kind.parts());
+            return json.treeToValue(Earlier.part(kind, json.readTree(ShowJson.today(text))), kind.parts());
         } catch (IOException | RuntimeException e) {
             throw UnreadableEntry.of(e);
         }

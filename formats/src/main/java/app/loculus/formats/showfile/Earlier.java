@@ -1,11 +1,13 @@
 package app.loculus.formats.showfile;
 
+import app.loculus.core.show.PartKind;
+import app.loculus.core.show.PartKinds;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.node.JsonNodeFactory;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 
 /** Shows as earlier versions wrote them, with what came later as it is when nobody has said anything. */
-final class Earlier {
+public final class Earlier {
 
     private static final JsonNodeFactory NODES = JsonNodeFactory.instance;
 
@@ -38,17 +40,48 @@ final class Earlier {
         }
     }
 
-    /** The selection before was the only one that was kept. */
+    /** A part of a journal or a table, which any version may have written. */
+    public static JsonNode part(PartKind<?, ?> kind, JsonNode part) {
+        if (kind == PartKinds.HAND && part instanceof ObjectNode hand && hand.has("share")) {
+            hand(hand);
+        }
+        return part;
+    }
+
+    /** The selection before was the only one that was kept, and one share stood beside all patterns. */
     private static void hand(ObjectNode hand) {
         JsonNode last = hand.remove("last");
-        hand.remove("share");
-        hand.set(
-                "recent",
-                last == null || last.path("steps").isEmpty()
-                        ? NODES.arrayNode()
-                        : NODES.arrayNode().add(last));
+        JsonNode share = hand.remove("share");
+        boolean before = last != null && !(last.isArray() ? last : last.path("steps")).isEmpty();
+        hand.set("recent", before ? NODES.arrayNode().add(last) : NODES.arrayNode());
         if (hand.has("base")) {
             hand.set("asked", NODES.objectNode().put("is", "Units").set("selection", hand.get("base")));
+        }
+        turn(hand.path("patterns"), share == null ? 0 : share.asInt());
+    }
+
+    /** The last pattern that leaves a rest takes the share that was beside it. */
+    private static void turn(JsonNode patterns, int share) {
+        for (int i = patterns.size() - 1; i >= 0; i--) {
+            if (patterns.get(i) instanceof ObjectNode pattern) {
+                String is = pattern.path("is").asText();
+                if (is.equals("EveryNth")) {
+                    pattern.put(
+                            "from",
+                            (pattern.path("from").asInt() - 1 + share)
+                                            % Math.max(1, pattern.path("n").asInt())
+                                    + 1);
+                    return;
+                }
+                if (is.equals("Part")) {
+                    pattern.put(
+                            "k",
+                            (pattern.path("k").asInt() - 1 + share)
+                                            % Math.max(1, pattern.path("of").asInt())
+                                    + 1);
+                    return;
+                }
+            }
         }
     }
 }

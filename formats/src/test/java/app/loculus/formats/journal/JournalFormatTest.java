@@ -7,8 +7,11 @@ import app.loculus.core.command.Command;
 import app.loculus.core.command.LineReader;
 import app.loculus.core.profile.Attribute;
 import app.loculus.core.profile.Profiles;
+import app.loculus.core.programmer.Hand;
 import app.loculus.core.programmer.Touched;
 import app.loculus.core.programmer.UnitValues;
+import app.loculus.core.selection.Choice;
+import app.loculus.core.selection.Pattern;
 import app.loculus.core.show.Delta;
 import app.loculus.core.show.Outcome;
 import app.loculus.core.show.PartKinds;
@@ -92,12 +95,17 @@ class JournalFormatTest {
     }
 
     @Test
-    void a_hand_that_an_earlier_version_wrote_is_read() {
+    void a_hand_that_an_earlier_version_wrote_is_read_with_its_share_in_its_pattern() {
         String text =
-                "{\"selection\":[\"2\",\"4\"],\"base\":[\"1-4\"],\"patterns\":[{\"is\":\"EveryNth\",\"n\":2,\"from\":2}],"
+                "{\"selection\":[\"2\",\"4\"],\"base\":[\"1-4\"],\"patterns\":[{\"is\":\"EveryNth\",\"n\":2,\"from\":1}],"
                         + "\"share\":1,\"last\":[\"9\"],\"highlight\":false}";
-        assertThat(FORMAT.readPart(PartKinds.HAND, text).selection().size()).isEqualTo(2);
-        assertThat(FORMAT.readPart(PartKinds.HAND, text).asked()).isNotNull();
+        Hand hand = FORMAT.readPart(PartKinds.HAND, text);
+        assertThat(hand.selection().size()).isEqualTo(2);
+        assertThat(hand.patterns()).containsExactly(new Pattern.EveryNth(2, 2));
+        assertThat(hand.last().size()).isEqualTo(1);
+        assertThat(hand.asked()).isEqualTo(new Choice.Units(hand.base()));
+        assertThat(FORMAT.readPart(PartKinds.HAND, FORMAT.writePart(PartKinds.HAND, hand)))
+                .isEqualTo(hand);
     }
 
     @ParameterizedTest

@@ -111,6 +111,7 @@ class ShowArchiveTest {
         assertThat(show.hand().selection().units()).extracting(show::label).containsExactly("2", "4", "6", "8");
         assertThat(show.words(show.hand().asked())).isEqualTo("1 thru 8");
         assertThat(show.hand().last().size()).isEqualTo(8);
+        assertThat(show.hand().patterns().get(0).words()).isEqualTo("every 2 from 2");
         assertThat(ShowArchive.read(ShowArchive.write(show))).isEqualTo(show);
     }
 
