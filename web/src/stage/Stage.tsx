@@ -1,10 +1,10 @@
-import { memo, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
+import { memo, useEffect, useMemo, useRef, useState } from 'react';
 import { place, select } from '../api/commands';
 import { rig } from '../api/live';
 import { useDesk, usePatch } from '../api/queries';
 import { attempt } from '../app/notices';
 import { useTheme } from '../app/theme';
-import { CELLS_HALF, colours, draw, frame, lasso, symbolRadius, type Scene } from './draw';
+import { CELLS_HALF, colours, drawAbove, drawBelow, frame, lasso, symbolRadius, type Scene } from './draw';
 import { useStageState } from './stage-state';
 import { fit, spots, toStage, type Side, type Spot } from './view';
 
@@ -31,6 +31,9 @@ export const Stage = memo(function Stage({ pointed }: { pointed?: number }) {
   const box = useRef<HTMLDivElement>(null);
   const canvas = useRef<HTMLCanvasElement>(null);
   const over = useRef<HTMLCanvasElement>(null);
+  /** The picture without what is in hand, and what it was drawn from. */
+  const ground = useRef<HTMLCanvasElement | null>(null);
+  const drawnFrom = useRef<unknown[]>([]);
   const [size, setSize] = useState({ width: 400, height: 400 });
   const [placing, setPlacing] = useState(false);
   const [side, setSide] = useState<Side>('plan');
@@ -40,7 +43,7 @@ export const Stage = memo(function Stage({ pointed }: { pointed?: number }) {
   const [height, setHeight] = useState(String(USUAL_HEIGHT));
   const [drag, setDrag] = useState<Drag | null>(null);
   const patch = usePatch().data;
-  const desk = useDeferredValue(useDesk().data);
+  const desk = useDesk().data;
   const theme = useTheme((s) => s.theme);
   const fixtures = useMemo(() => patch?.fixtures ?? [], [patch]);
   const [lens, setLens] = useState(WHOLE);
@@ -83,6 +86,7 @@ export const Stage = memo(function Stage({ pointed }: { pointed?: number }) {
     if (element.width !== Math.floor(size.width * ratio)) element.width = size.width * ratio;
     if (element.height !== Math.floor(size.height * ratio)) element.height = size.height * ratio;
     const k = colours(element);
+    const below = (ground.current ??= document.createElement('canvas'));
     let drawn = -1;
     let handle = 0;
     const paint = () => {
@@ -101,8 +105,21 @@ export const Stage = memo(function Stage({ pointed }: { pointed?: number }) {
           foreseen,
           waiting: fixtures.filter((f) => !f.placed).length,
         };
-        draw(context, scene, k);
-        element.dataset.lit = String([...rig.parts.values()].filter((p) => p.intensity > 0).length);
+        const from = [drawn, view, scene.spots, fixtures, size, theme, shown, side];
+        if (from.some((part, i) => part !== drawnFrom.current[i])) {
+          drawnFrom.current = from;
+          // Setting it clears it.
+          below.width = element.width;
+          below.height = element.height;
+          const c = below.getContext('2d')!;
+          c.setTransform(ratio, 0, 0, ratio, 0, 0);
+          drawBelow(c, scene, k);
+          element.dataset.lit = String([...rig.parts.values()].filter((p) => p.intensity > 0).length);
+        }
+        context.setTransform(1, 0, 0, 1, 0, 0);
+        context.drawImage(below, 0, 0);
+        context.setTransform(ratio, 0, 0, ratio, 0, 0);
+        drawAbove(context, scene, k);
       }
       handle = requestAnimationFrame(paint);
     };

@@ -44,7 +44,11 @@ export interface Scene {
   pointed?: number;
 }
 
-export function draw(c: CanvasRenderingContext2D, scene: Scene, k: Colours) {
+const NOBODY = new Map<string, number>();
+
+/** Everything that does not depend on what is in hand; kept as a picture, since that is what changes most often. */
+export function drawBelow(c: CanvasRenderingContext2D, whole: Scene, k: Colours) {
+  const scene = { ...whole, order: NOBODY };
   c.fillStyle = k.stage;
   c.fillRect(0, 0, scene.width, scene.height);
   ground(c, scene, k);
@@ -53,25 +57,32 @@ export function draw(c: CanvasRenderingContext2D, scene: Scene, k: Colours) {
   for (const spot of scene.spots) light(c, scene, spot);
   c.globalCompositeOperation = 'source-over';
   symbols(c, scene, k);
+}
+
+/** What is in hand, its order, and who would be chosen. */
+export function drawAbove(c: CanvasRenderingContext2D, scene: Scene, k: Colours) {
+  for (const spot of scene.spots) if (scene.order.has(String(spot.fixture.number))) symbol(c, scene, spot, k);
   if (scene.path) way(c, scene, k);
   if (scene.foreseen) outlines(c, scene, scene.foreseen, k);
 }
 
-/** A line through what is in hand, step by step; units of one step are met in their middle. */
+/** Lines through what is in hand, step by step: where steps hold several units, through both ends of them. */
 function way(c: CanvasRenderingContext2D, scene: Scene, k: Colours) {
-  const steps = new Map<number, { x: number; y: number; n: number }>();
+  const steps: { first: Spot; last: Spot }[] = [];
   for (const s of scene.spots) {
     const order = scene.order.get(String(s.fixture.number));
     if (order === undefined) continue;
-    const at = steps.get(order) ?? { x: 0, y: 0, n: 0 };
-    steps.set(order, { x: at.x + s.sx, y: at.y + s.sy, n: at.n + 1 });
+    const at = steps[order] ?? { first: s, last: s };
+    steps[order] = { first: s.sx < at.first.sx ? s : at.first, last: s.sx > at.last.sx ? s : at.last };
   }
-  const sorted = [...steps.entries()].sort((a, b) => a[0] - b[0]).map(([, p]) => [p.x / p.n, p.y / p.n]);
+  const there = steps.filter(Boolean);
   c.strokeStyle = k.held;
   c.lineWidth = 1.2;
   c.setLineDash([2, 4]);
   c.beginPath();
-  sorted.forEach(([x, y], i) => (i === 0 ? c.moveTo(x!, y!) : c.lineTo(x!, y!)));
+  there.forEach(({ first }, i) => (i === 0 ? c.moveTo(first.sx, first.sy) : c.lineTo(first.sx, first.sy)));
+  if (there.some(({ first, last }) => first !== last))
+    there.forEach(({ last }, i) => (i === 0 ? c.moveTo(last.sx, last.sy) : c.lineTo(last.sx, last.sy)));
   c.stroke();
   c.setLineDash([]);
 }
@@ -177,13 +188,15 @@ function positions(c: CanvasRenderingContext2D, { spots, width }: Scene, k: Colo
       c.fillStyle = k.line;
       c.fillRect(left - 10, (top + low) / 2 - 2, right - left + 20, 4);
     }
+    const x = Math.max(6, Math.min(left - 10, width - 80));
+    // A name that would stand on another one goes above it; where many rows lie close, some go without.
+    const y = [top - 22, top - 34, top - 46].find((at) =>
+      labels.every((l) => Math.abs(l.y - at) >= 11 || Math.abs(l.x - x) >= 70),
+    );
+    if (y === undefined) continue;
+    labels.push({ x, y });
     c.fillStyle = k.ink;
     c.globalAlpha = 0.7;
-    const x = Math.max(6, Math.min(left - 10, width - 80));
-    let y = top - 22;
-    // A name that would stand on another one goes above it.
-    while (labels.some((l) => Math.abs(l.y - y) < 11 && Math.abs(l.x - x) < 70)) y -= 12;
-    labels.push({ x, y });
     c.fillText(cut(name), x, y);
     c.globalAlpha = 1;
   }
@@ -300,25 +313,49 @@ const plain = (scene: Scene, f: FixtureView) =>
   !f.clash &&
   f.answer === 'not tried' &&
   f.number !== scene.pointed &&
-  !scene.order.has(String(f.number)) &&
   parts(scene, f).every((p) => p.intensity <= 0.004 && !p.dead);
 
-/** Most of a large rig is dark and not in hand: those are one path; the others are drawn one by one above them. */
-function symbols(c: CanvasRenderingContext2D, scene: Scene, k: Colours) {
-  const others: Spot[] = [];
+/** A plain symbol, drawn once for as long as its size and colours stay. */
+const stamps = new Map<string, HTMLCanvasElement>();
+/** Pixels of a stamp for one of the window, so that it is as sharp. */
+const FINE = 2;
+
+function stamp(form: string, r: number, width: number, k: Colours): HTMLCanvasElement {
+  const key = `${form} ${r} ${width} ${k.stage} ${k.ink}`;
+  const known = stamps.get(key);
+  if (known) return known;
+  const half = Math.ceil(CELLS_HALF * r + 3);
+  const element = document.createElement('canvas');
+  element.width = element.height = 2 * half * FINE;
+  const c = element.getContext('2d')!;
+  c.scale(FINE, FINE);
   c.beginPath();
-  for (const spot of scene.spots) {
-    if (plain(scene, spot.fixture))
-      outline(c, spot.fixture.form, spot.sx, spot.sy, radius(spot.fixture, scene));
-    else others.push(spot);
-  }
+  outline(c, form, half, half, r);
   c.fillStyle = k.stage;
   c.fill();
-  c.lineWidth = 1.2 * Math.max(0.5, crowd(scene));
+  c.lineWidth = width;
   c.strokeStyle = k.ink;
   c.globalAlpha = 0.6;
   c.stroke();
-  c.globalAlpha = 1;
+  // A few sizes are in use at a time; enlarging step by step would gather more and more of them.
+  if (stamps.size > 60) stamps.clear();
+  stamps.set(key, element);
+  return element;
+}
+
+/** Most of a large rig is dark: those are stamped; the others are drawn one by one above them. */
+function symbols(c: CanvasRenderingContext2D, scene: Scene, k: Colours) {
+  const others: Spot[] = [];
+  const width = 1.2 * Math.max(0.5, crowd(scene));
+  for (const spot of scene.spots) {
+    if (!plain(scene, spot.fixture)) {
+      others.push(spot);
+      continue;
+    }
+    const image = stamp(spot.fixture.form, radius(spot.fixture, scene), width, k);
+    const side = image.width / FINE;
+    c.drawImage(image, spot.sx - side / 2, spot.sy - side / 2, side, side);
+  }
   for (const spot of others) symbol(c, scene, spot, k);
 }
 

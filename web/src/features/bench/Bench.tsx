@@ -1,5 +1,5 @@
 import { ChevronDown, ChevronUp } from 'lucide-react';
-import { memo, useDeferredValue, useState, type ReactNode } from 'react';
+import { memo, useState, type ReactNode } from 'react';
 import { useDesk } from '../../api/queries';
 import { useKept } from '../../app/kept';
 import { useBuilder } from './builder';
@@ -17,8 +17,7 @@ interface Props {
 /** At the foot wherever lights are handled: selection, values, record. It folds. */
 export const Bench = memo(function Bench({ record, about = 'values' }: Props) {
   const [open, setOpen] = useState(true);
-  // Drawn piece by piece behind the niches and the plan: a large selection holds no frame up.
-  const desk = useDeferredValue(useDesk().data);
+  const desk = useDesk().data;
   const [shown, setShown] = useKept<'values' | 'order'>(`bench of ${about}`, about, false);
   const builder = useBuilder((s) => s.open);
   const grid = (desk?.grid.index ?? -1) >= 0;

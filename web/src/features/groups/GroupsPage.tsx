@@ -6,7 +6,7 @@ import {
   useSensors,
   type DragEndEvent,
 } from '@dnd-kit/core';
-import { useCallback, useDeferredValue, useMemo, useState } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import type { How } from '../../api/commands';
 import { useDesk, useGroups, usePatch } from '../../api/queries';
 import { runEdit } from '../../app/run';
@@ -38,8 +38,7 @@ const RECORD = <RecordGroup />;
 export function GroupsPage() {
   const all = useGroups().data;
   const groups = useMemo(() => all ?? [], [all]);
-  // A press is answered first; ledges and plan follow piece by piece, so that no frame waits for all of them.
-  const desk = useDeferredValue(useDesk().data);
+  const desk = useDesk().data;
   const patch = usePatch().data;
   const places = usePlaces(useMemo(() => patch?.fixtures ?? [], [patch]));
   const [how, setHow] = useState<How>('hold');
@@ -80,8 +79,8 @@ export function GroupsPage() {
   return (
     <>
       <div className="flex min-h-0 flex-1 gap-3 p-3">
-        <div className="flex min-h-0 min-w-0 flex-[1.15] flex-col">
-          <div className="flex flex-wrap items-center gap-2 pb-3">
+        <div className="flex min-h-0 min-w-0 flex-[1.3] flex-col">
+          <div className="flex flex-wrap items-center gap-1.5 pb-3">
             <h1 className="font-serif text-[22px] font-semibold">Groups</h1>
             {pages > 1 && (
               <Segmented
@@ -94,8 +93,8 @@ export function GroupsPage() {
             )}
             <input
               aria-label="Find a group"
-              placeholder="find a group…"
-              className={`${inputShape} max-w-32`}
+              placeholder="find…"
+              className={`${inputShape} max-w-24`}
               value={find}
               onChange={(e) => setFind(e.target.value)}
             />

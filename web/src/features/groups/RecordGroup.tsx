@@ -1,4 +1,3 @@
-import { useDeferredValue } from 'react';
 import type { Edit } from '../../api/commands';
 import { useDesk } from '../../api/queries';
 import { useKept } from '../../app/kept';
@@ -13,7 +12,7 @@ import { useEditReading } from '../bench/useLineReading';
 
 /** Keeps what is in hand: in its order, or as the recipe by which it was chosen. */
 export function RecordGroup() {
-  const desk = useDeferredValue(useDesk().data);
+  const desk = useDesk().data;
   const [name, setName] = useKept('record group name', '');
   const [number, setNumber] = useKept('record group number', '');
   const [recipe, setRecipe] = useKept('record group as', false);
@@ -36,7 +35,7 @@ export function RecordGroup() {
         void record();
       }}
     >
-      <div className="flex items-center gap-2">
+      <div className="flex flex-wrap items-center gap-2 pr-16">
         <span className="caps">Record group</span>
         <Segmented
           label="Fixed order or recipe"
