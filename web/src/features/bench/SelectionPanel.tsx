@@ -26,7 +26,7 @@ export function SelectionPanel({ desk, wide }: { desk: DeskView; wide?: boolean 
         </span>
         {wide && <RecentMenu recent={desk.recent} />}
         <Button label="Find by state: lit, dark, at a level, using a palette… (F)" onClick={turnBuilder}>
-          Those who…
+          {wide ? 'Those who…' : 'Who…'}
         </Button>
         <Button
           pressed={desk.highlight}
