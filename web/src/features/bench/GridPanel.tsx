@@ -2,31 +2,51 @@ import { edit } from '../../api/commands';
 import type { DeskView } from '../../api/client';
 import { attempt } from '../../app/notices';
 
+const WAYS = ['rows', 'columns', 'diagonal', 'rings'];
+/** Metres, where nothing else was said. */
+const USUAL = 0.5;
+
 /** The rows and columns that a pattern goes by, with the level of each unit and the step it is in. */
 export function GridPanel({ grid }: { grid: DeskView['grid'] }) {
-  /** The pattern once more with another tolerance. */
-  const within = async (metres: string) => {
+  /** The pattern once more, otherwise; taken off and laid in one gesture. */
+  const again = async (way: string, within: number) => {
+    const words =
+      grid.perRow > 0 ? `${way} of ${grid.perRow}` : within === USUAL ? way : `${way} within ${within}`;
+    const gesture = `rows ${Date.now()}`;
+    if (await attempt(() => edit({ type: 'lift', index: grid.index }, false, gesture)))
+      await attempt(() => edit({ type: 'arrange', words }, false, gesture));
+  };
+  const within = (metres: string) => {
     const number = Number(metres.replace(',', '.'));
-    if (!Number.isFinite(number) || number < 0) return;
-    await attempt(() => edit({ type: 'lift', index: grid.index }, false, 'rows'));
-    await attempt(() => edit({ type: 'arrange', words: `${grid.way} within ${number}` }, false, 'rows'));
+    if (Number.isFinite(number) && number >= 0) void again(grid.way, number);
   };
   return (
     <div className="flex min-h-0 min-w-0 flex-col gap-1 p-3" aria-label="Rows and columns">
       <div className="flex items-center gap-2">
-        <span className="caps">{grid.way}</span>
+        <select
+          aria-label="What becomes one step"
+          className="min-h-7 rounded border border-line-strong bg-paper px-1 font-semibold text-petrol"
+          value={grid.way}
+          onChange={(e) => void again(e.target.value, grid.within)}
+        >
+          {WAYS.map((way) => (
+            <option key={way} value={way}>
+              {way}
+            </option>
+          ))}
+        </select>
         <span className="text-ink-2">
           {grid.rows} × {grid.columns}
         </span>
         {grid.perRow === 0 && (
           <label className="ml-auto flex items-center gap-1 text-[12px] text-ink-2">
-            one row within
+            within
             <input
               key={grid.within}
               aria-label="What hangs that near is in one row, in metres"
               defaultValue={grid.within}
               className="mono h-7 w-12 rounded-md border border-line-strong bg-paper px-1"
-              onKeyDown={(e) => e.key === 'Enter' && void within(e.currentTarget.value)}
+              onKeyDown={(e) => e.key === 'Enter' && within(e.currentTarget.value)}
             />
             m
           </label>

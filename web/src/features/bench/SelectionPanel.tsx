@@ -1,14 +1,15 @@
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { edit, turnHighlight, type Edit } from '../../api/commands';
 import type { DeskView } from '../../api/client';
 import { attempt } from '../../app/notices';
-import { useStageState } from '../../stage/stage-state';
+import { foresee, useStageState } from '../../stage/stage-state';
 import { Button } from '../../ui/Button';
 import { Chips } from './Chips';
 import { HighlightMenu, RecentMenu } from './HandMenus';
 import { PatternPicture } from './PatternPicture';
 import { COMMON, ORDERS, PATTERNS, nameOf, nextSeed } from './patterns';
 import { useBuilder } from './builder';
+import { useEditReading } from './useLineReading';
 
 const run = (what: Edit) => void attempt(() => edit(what));
 
@@ -219,18 +220,32 @@ function Seed({ seed }: { seed: string }) {
 /** For what has no button. */
 function AnyPattern({ disabled }: { disabled: boolean }) {
   const [words, setWords] = useState('');
+  const reading = useEditReading(words.trim() && !disabled ? { type: 'arrange', words } : null);
+  const units = reading.outcome?.units;
+  useEffect(() => {
+    if (!units) return undefined;
+    foresee(units);
+    return () => foresee(null);
+  }, [units]);
   return (
-    <input
-      aria-label="Any pattern, such as every 5 from 2"
-      placeholder="every 5 from 2…"
-      disabled={disabled}
-      className="mono h-7 min-w-0 flex-1 rounded-md border border-line-strong bg-paper px-1.5"
-      value={words}
-      onChange={(e) => setWords(e.target.value)}
-      onKeyDown={(e) => {
-        if (e.key !== 'Enter' || !words.trim()) return;
-        void attempt(() => edit({ type: 'arrange', words })).then((done) => done && setWords(''));
-      }}
-    />
+    <>
+      <input
+        aria-label="Any pattern, such as every 5 from 2"
+        placeholder="every 5 from 2…"
+        disabled={disabled}
+        className="mono h-7 min-w-0 flex-1 rounded-md border border-line-strong bg-paper px-1.5"
+        value={words}
+        onChange={(e) => setWords(e.target.value)}
+        onKeyDown={(e) => {
+          if (e.key !== 'Enter' || !words.trim()) return;
+          void attempt(() => edit({ type: 'arrange', words })).then((done) => done && setWords(''));
+        }}
+      />
+      {words && (
+        <span className="max-w-40 truncate text-petrol" role="status">
+          {reading.problems[0]?.words ?? reading.outcome?.reading}
+        </span>
+      )}
+    </>
   );
 }

@@ -5,6 +5,7 @@ import {
   useSensor,
   useSensors,
   type DragEndEvent,
+  type DragOverEvent,
 } from '@dnd-kit/core';
 import { useCallback, useMemo, useState } from 'react';
 import type { How } from '../../api/commands';
@@ -70,7 +71,21 @@ export function GroupsPage() {
       : `${g.number} ${g.name}`.toLowerCase().includes(find.toLowerCase()),
   );
   const sensors = useSensors(useSensor(PointerSensor, SIDEWAYS));
+  /** Where a dragged group would land, and who would come here instead. */
+  const [landing, setLanding] = useState('');
+  const onDragOver = ({ active, over }: DragOverEvent) => {
+    const number = active.data.current?.number as number;
+    const to = over?.data.current?.number as number | undefined;
+    const there = groups.find((g) => g.number === to);
+    const name = groups.find((g) => g.number === number)?.name;
+    setLanding(
+      to === undefined || to === number
+        ? ''
+        : `${number} ${name} → ${to}${there ? `; ${there.name} → ${number}` : ''}`,
+    );
+  };
   const onDragEnd = ({ active, over }: DragEndEvent) => {
+    setLanding('');
     const number = active.data.current?.number as number;
     const to = over?.data.current?.number as number | undefined;
     if (to !== undefined && to !== number) void runEdit({ type: 'move-group', number, to });
@@ -115,7 +130,12 @@ export function GroupsPage() {
               Bring in…
             </Button>
           </div>
-          <DndContext sensors={sensors} onDragEnd={onDragEnd}>
+          <DndContext
+            sensors={sensors}
+            onDragOver={onDragOver}
+            onDragEnd={onDragEnd}
+            onDragCancel={() => setLanding('')}
+          >
             <div className="flex min-h-0 flex-1 flex-wrap content-start gap-y-3 overflow-auto pt-1 pl-1">
               {nichesOf(shown, find === '', page).map((place) =>
                 typeof place === 'number' ? (
@@ -140,6 +160,11 @@ export function GroupsPage() {
               )}
             </div>
           </DndContext>
+          {landing && (
+            <p role="status" className="pt-2 font-semibold text-petrol">
+              {landing}
+            </p>
+          )}
           <GroupCard groups={card} held={(desk?.steps.length ?? 0) > 0} next={desk?.nextGroup ?? 1} />
         </div>
         <Stage />

@@ -45,6 +45,15 @@ public record Scene(Patch patch, Map<PaletteId, Palette> palettes, List<Layer> l
                 answers);
     }
 
+    /** The same as it would be if nothing were shown off. */
+    public Scene withoutHighlight() {
+        return new Scene(
+                patch,
+                palettes,
+                layers.stream().filter(l -> !l.owner().equals(HIGHLIGHT)).toList(),
+                answers);
+    }
+
     /** The same with further layers above. */
     public Scene under(List<Layer> above) {
         List<Layer> all = new ArrayList<>(layers);

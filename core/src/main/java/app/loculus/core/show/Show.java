@@ -219,6 +219,11 @@ public final class Show {
         return resolver;
     }
 
+    /** Resolves as if nothing were shown off: what is recorded goes by it. */
+    public Resolver unlit() {
+        return hand().highlight() ? new Resolver(scene().withoutHighlight()) : resolver();
+    }
+
     /** What the lights do by this show alone. */
     public Lights lights() {
         if (lights == null) {

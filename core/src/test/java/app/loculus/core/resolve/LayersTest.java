@@ -218,9 +218,18 @@ class LayersTest {
 
     @Test
     void what_is_shown_off_is_never_recorded() {
-        Show shown =
-                Rig.after(Rig.everyKind(), "11 thru 14 at 30", "highlight on", "record group 1", "11 white at 3200 k");
-        Show quiet = Rig.after(Rig.everyKind(), "11 thru 14 at 30", "record group 1", "11 white at 3200 k");
+        String[] red = {"11 thru 14 at 30 red at 80 green at 10 blue at 10", "11 thru 14"};
+        Show quiet = Rig.after(Rig.after(Rig.everyKind(), red), "record colour 3", "record intensity 3");
+        Show shown = Rig.after(
+                Rig.after(Rig.everyKind(), red),
+                "highlight on",
+                "record colour 3",
+                "record intensity 3",
+                "highlight off");
+        assertThat(shown.palettes()).isEqualTo(quiet.palettes());
         assertThat(shown.programmer().values()).isEqualTo(quiet.programmer().values());
+        assertThat(shown.palettes().get(1).intent())
+                .isEqualTo(quiet.palettes().get(1).intent())
+                .isPresent();
     }
 }

@@ -207,8 +207,9 @@ public record RecordPalette(
                 });
     }
 
+    /** The colour that is meant: what is shown off is not. */
     private static Optional<app.loculus.core.colour.Chromaticity> shown(Show show, Fixture fixture, UnitId unit) {
-        List<Resolved> channels = show.resolver().resolve(fixture);
+        List<Resolved> channels = show.unlit().resolve(fixture);
         return new ShownColour(
                         show.patch().modeOf(fixture),
                         unit.cell(),
