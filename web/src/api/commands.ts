@@ -25,6 +25,7 @@ export type Edit =
   | { type: 'choose'; words: string; how: How }
   | { type: 'recent'; index: number }
   | { type: 'arrange'; words: string }
+  | { type: 'shuffle' }
   | { type: 'invert'; within?: 'position' | 'type' }
   | { type: 'lift'; index?: number }
   | { type: 'order'; from: number; to: number }
@@ -83,9 +84,10 @@ export async function bringGroups(
   from: number,
   numbers: number[],
   match: 'number' | 'type',
+  told: { theirs: number; ours: number }[],
   preview: boolean,
 ) {
-  const body = { from, numbers, match, preview } as never;
+  const body = { from, numbers, match, told, preview } as never;
   const send = (headers: WriteHeaders = {}) =>
     client.POST('/api/shows/{id}/groups/bring', { params: path(), body, headers });
   return answered(preview ? await send() : await write(send));

@@ -4,27 +4,18 @@ import { rig } from '../api/live';
 import { useDesk, usePatch } from '../api/queries';
 import { attempt } from '../app/notices';
 import { useTheme } from '../app/theme';
-import { CELLS_HALF, colours, drawAbove, drawBelow, frame, lasso, symbolRadius, type Scene } from './draw';
+import { drawAbove, drawBelow, frame, lasso } from './draw';
+import { cellAt, distance, landed, moved, nearest, next, picked, round2, SLIP, type Drag } from './picking';
+import { colours, type Scene } from './scene';
 import { useStageState } from './stage-state';
-import { fit, spots, toStage, type Side, type Spot } from './view';
+import { symbolRadius } from './symbols';
+import { fit, spots, toStage, type Side } from './view';
 
-const REACH = 14;
 /** Nothing enlarged. */
 const WHOLE = { factor: 1, dx: 0, dy: 0 };
 const CLOSEST = 12;
-const SLIP = 4;
 /** Where a fixture goes that has never had a place: the height most bridges hang at, in metres. */
 const USUAL_HEIGHT = 6;
-
-interface Drag {
-  x0: number;
-  y0: number;
-  x1: number;
-  y1: number;
-  on: Spot | null;
-  /** where it has been, for drawing round things */
-  trail: { x: number; y: number }[];
-}
 
 /** The stage from above, drawn from what the virtual rig receives. Drag to pick, or to place; one fixture may be pointed out. */
 export const Stage = memo(function Stage({ pointed }: { pointed?: number }) {
@@ -40,6 +31,8 @@ export const Stage = memo(function Stage({ pointed }: { pointed?: number }) {
   const [round, setRound] = useState(false);
   const [path, setPath] = useState(false);
   const { foreseen, pointing } = useStageState();
+  /** What was just picked, seen in the next frame; it is in hand once that has been answered. */
+  const [taken, setTaken] = useState<Set<string> | null>(null);
   const [height, setHeight] = useState(String(USUAL_HEIGHT));
   const [drag, setDrag] = useState<Drag | null>(null);
   const patch = usePatch().data;
@@ -68,6 +61,12 @@ export const Stage = memo(function Stage({ pointed }: { pointed?: number }) {
     desk?.steps.forEach((step, i) => step.forEach((unit) => found.set(unit.split('.')[0]!, i + 1)));
     return found;
   }, [desk]);
+
+  const [answered, setAnswered] = useState(desk);
+  if (answered !== desk) {
+    setAnswered(desk);
+    setTaken(null);
+  }
 
   useEffect(() => {
     const element = box.current!;
@@ -102,7 +101,7 @@ export const Stage = memo(function Stage({ pointed }: { pointed?: number }) {
           pointed: shown,
           side,
           path,
-          foreseen,
+          foreseen: foreseen ?? taken,
           waiting: fixtures.filter((f) => !f.placed).length,
         };
         const from = [drawn, view, scene.spots, fixtures, size, theme, shown, side];
@@ -125,7 +124,7 @@ export const Stage = memo(function Stage({ pointed }: { pointed?: number }) {
     };
     handle = requestAnimationFrame(paint);
     return () => cancelAnimationFrame(handle);
-  }, [size, view, all, order, carried, placing, fixtures, theme, shown, side, path, foreseen]);
+  }, [size, view, all, order, carried, placing, fixtures, theme, shown, side, path, foreseen, taken]);
 
   useEffect(() => {
     const element = over.current!;
@@ -166,7 +165,11 @@ export const Stage = memo(function Stage({ pointed }: { pointed?: number }) {
     }
     const how = e.shiftKey ? 'add' : e.altKey ? 'less' : 'hold';
     if (placing) void attempt(() => put(drag));
-    else void attempt(() => select(pressed(e) ?? picked(all, drag, round), turned(how)));
+    else {
+      const units = pressed(e) ?? picked(all, drag, round);
+      setTaken(new Set(units.map((u) => u.split('.')[0]!)));
+      void attempt(() => select(units, turned(how))).then((done) => done?.changes || setTaken(null));
+    }
   };
   /** The cell under a press with Ctrl; undefined for anything else. */
   const pressed = (e: React.PointerEvent): string[] | undefined => {
@@ -333,90 +336,3 @@ export const Stage = memo(function Stage({ pointed }: { pointed?: number }) {
     </div>
   );
 });
-
-const round2 = (metres: number) => Math.round(metres * 100) / 100;
-const distance = (d: Drag) => Math.hypot(d.x1 - d.x0, d.y1 - d.y0);
-
-/** The nearest that way, a little to the side counting twice; the first of all from nowhere. */
-function next(all: Spot[], from: Spot | undefined, dx: number, dy: number): Spot | undefined {
-  if (!from) return [...all].sort((a, b) => a.fixture.number - b.fixture.number)[0];
-  let best: Spot | undefined = from;
-  let least = Infinity;
-  for (const s of all) {
-    const along = (s.sx - from.sx) * dx + (s.sy - from.sy) * dy;
-    const aside = Math.abs((s.sx - from.sx) * dy) + Math.abs((s.sy - from.sy) * dx);
-    const away = along + 2 * aside;
-    if (s !== from && along > 0.5 && away < least) {
-      least = away;
-      best = s;
-    }
-  }
-  return best;
-}
-
-function nearest(all: Spot[], x: number, y: number, scale: number): Spot | null {
-  /** Divided fixtures are wide. */
-  const aside = (s: Spot) =>
-    Math.max(
-      0,
-      Math.abs(s.sx - x) - (s.fixture.cells > 0 ? CELLS_HALF * symbolRadius(s, all.length, scale) : 0),
-    );
-  const near = all
-    .map((spot) => ({ spot, away: Math.hypot(aside(spot), spot.sy - y) }))
-    .filter((n) => n.away < REACH)
-    .sort((a, b) => a.away - b.away);
-  return near[0]?.spot ?? null;
-}
-
-/** The cell of a divided fixture at a place across its symbol. */
-function cellAt(spot: Spot, x: number, radius: number): number {
-  const share = (x - (spot.sx - CELLS_HALF * radius)) / (2 * CELLS_HALF * radius);
-  return Math.max(1, Math.min(spot.fixture.cells, Math.floor(share * spot.fixture.cells) + 1));
-}
-
-/** Whether a point lies in what was drawn round: a ray from it crosses the line an odd number of times. */
-function within(trail: Drag['trail'], x: number, y: number): boolean {
-  let inside = false;
-  for (let i = 0, j = trail.length - 1; i < trail.length; j = i++) {
-    const [a, b] = [trail[i]!, trail[j]!];
-    if (a.y > y !== b.y > y && x < ((b.x - a.x) * (y - a.y)) / (b.y - a.y) + a.x) inside = !inside;
-  }
-  return inside;
-}
-
-/** One fixture under a click, or all in the frame or the lasso, read across and then up as one would count them. */
-function picked(all: Spot[], d: Drag, round: boolean): string[] {
-  const drawn = round && d.trail.length > 3;
-  if (distance(d) < SLIP && !drawn) return d.on ? [String(d.on.fixture.number)] : [];
-  const inside = all.filter((s) =>
-    drawn
-      ? within(d.trail, s.sx, s.sy)
-      : s.sx >= Math.min(d.x0, d.x1) &&
-        s.sx <= Math.max(d.x0, d.x1) &&
-        s.sy >= Math.min(d.y0, d.y1) &&
-        s.sy <= Math.max(d.y0, d.y1),
-  );
-  const back = d.x1 < d.x0 ? -1 : 1;
-  inside.sort((a, b) => back * (a.sx - b.sx) || a.fixture.number - b.fixture.number);
-  return inside.map((s) => String(s.fixture.number));
-}
-
-function landed(s: Spot, view: Parameters<typeof toStage>[0], d: Drag, z: number) {
-  const to = toStage(view, s.sx + d.x1 - d.x0, s.sy + d.y1 - d.y0);
-  return {
-    number: s.fixture.number,
-    x: round2(to.x),
-    y: round2(to.y),
-    z: s.fixture.placed ? s.fixture.z : z,
-  };
-}
-
-/** While fixtures are dragged they are drawn under the pointer. */
-function moved(all: Spot[], d: Drag | null, placing: boolean, order: Map<string, number>): Spot[] {
-  if (!d?.on || !placing) return all;
-  const group = order.has(String(d.on.fixture.number)) && d.on.fixture.placed;
-  return all.map((s) => {
-    const goes = s === d.on || (group && s.fixture.placed && order.has(String(s.fixture.number)));
-    return goes ? { ...s, sx: s.sx + d.x1 - d.x0, sy: s.sy + d.y1 - d.y0 } : s;
-  });
-}

@@ -7,7 +7,7 @@ import { Button } from '../../ui/Button';
 import { Chips } from './Chips';
 import { HighlightMenu, RecentMenu } from './HandMenus';
 import { PatternPicture } from './PatternPicture';
-import { COMMON, ORDERS, PATTERNS, nameOf, nextSeed } from './patterns';
+import { COMMON, ORDERS, PATTERNS, nameOf } from './patterns';
 import { useBuilder } from './builder';
 import { useEditReading } from './useLineReading';
 
@@ -131,7 +131,9 @@ function Pictures({ desk, wide }: { desk: DeskView; wide?: boolean }) {
                   ? `${words}: ${picture.steps} ${picture.steps === 1 ? 'step' : 'steps'}`
                   : words
             }
-            onClick={() => run(laid >= 0 ? { type: 'lift', index: laid } : { type: 'arrange', words })}
+            onClick={(e) =>
+              e.detail < 2 && run(laid >= 0 ? { type: 'lift', index: laid } : { type: 'arrange', words })
+            }
             className="flex h-10 w-[54px] min-w-0 flex-col items-center justify-center overflow-hidden rounded-md border border-line-strong text-[11px] hover:bg-sunk aria-pressed:border-petrol aria-pressed:bg-petrol-soft"
           >
             <PatternPicture taken={picture?.taken ?? []} steps={picture?.steps ?? 0} />
@@ -181,7 +183,7 @@ function Orders({ desk }: { desk: DeskView }) {
         disabled={desk.steps.length === 0}
         className="min-h-7 text-ink-2 hover:text-petrol"
         title="Again and again, another order each time"
-        onClick={() => run({ type: 'arrange', words: `shuffle seed ${nextSeed(desk.patterns)}` })}
+        onClick={() => run({ type: 'shuffle' })}
       >
         shuffle
       </button>

@@ -27,9 +27,3 @@ export const COMMON = [
 ];
 export const nameOf = (words: string) => NAMES[words] ?? words;
 export const ORDERS = ['number', 'across', 'along', 'up', 'outward'];
-
-/** The seed that the next shuffle takes: another one each time, one that was typed first. */
-export function nextSeed(patterns: string[]) {
-  const last = patterns[patterns.length - 1]?.match(/^shuffle seed (\d+)$/);
-  return last ? (Number(last[1]) % 999) + 1 : 1;
-}

@@ -10,6 +10,10 @@ import { inputShape } from '../../ui/Field';
 import { Modal } from '../../ui/Modal';
 import { Segmented } from '../../ui/Segmented';
 
+/** Pairs as they are typed; what is not finished yet does not count. */
+const pairs = (text: string) =>
+  [...text.matchAll(/(\d{1,6})\s*=\s*(\d{1,6})/g)].map((m) => ({ theirs: Number(m[1]), ours: Number(m[2]) }));
+
 /** Groups of another show, matched by number or by type; what would come is said before anything is written. */
 export function BringGroups({ onClose }: { onClose: () => void }) {
   const here = useCurrentShow((s) => s.id);
@@ -17,6 +21,7 @@ export function BringGroups({ onClose }: { onClose: () => void }) {
   const [from, setFrom] = useState<number | null>(null);
   const [match, setMatch] = useState<'number' | 'type'>('number');
   const [left, setLeft] = useState<Set<number>>(new Set());
+  const [answers, setAnswers] = useState('');
   const groups = useQuery({
     queryKey: ['groups of', from],
     queryFn: () => groupsOf(from!),
@@ -24,14 +29,14 @@ export function BringGroups({ onClose }: { onClose: () => void }) {
   }).data;
   const numbers = (groups ?? []).map((g) => g.number).filter((n) => !left.has(n));
   const foreseen = useQuery({
-    queryKey: ['bringing', from, match, numbers.join(' ')],
-    queryFn: () => bringGroups(from!, numbers, match, true),
+    queryKey: ['bringing', from, match, numbers.join(' '), answers],
+    queryFn: () => bringGroups(from!, numbers, match, pairs(answers), true),
     enabled: from !== null && numbers.length > 0,
     staleTime: 0,
     retry: false,
   });
   const bring = useOnce(async () => {
-    if (await attempt(() => bringGroups(from!, numbers, match, false))) onClose();
+    if (await attempt(() => bringGroups(from!, numbers, match, pairs(answers), false))) onClose();
   });
   return (
     <Modal open title="Groups of another show" onClose={onClose}>
@@ -99,6 +104,18 @@ export function BringGroups({ onClose }: { onClose: () => void }) {
                 {w}
               </p>
             ))}
+            {((foreseen.data?.problems.length ?? 0) > 0 || answers) && (
+              <label className="flex items-center gap-2 text-[12px] text-ink-2">
+                who answers to whom
+                <input
+                  aria-label="Who answers to whom: their number, =, ours"
+                  placeholder="13 = 201, 14 = 202"
+                  className={inputShape}
+                  value={answers}
+                  onChange={(e) => setAnswers(e.target.value)}
+                />
+              </label>
+            )}
             {foreseen.error && <p className="text-madder">{foreseen.error.message}</p>}
             {foreseen.data?.problems.map((p) => (
               <p key={p.words} className="text-ochre">

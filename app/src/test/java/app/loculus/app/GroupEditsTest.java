@@ -114,6 +114,9 @@ class GroupEditsTest {
         assertThat(part("desk").get("share").asInt()).isEqualTo(1);
         edit(Map.of("type", "lift"));
         assertThat(held()).isEqualTo("4,1,2,3");
+        edit(Map.of("type", "shuffle"));
+        edit(Map.of("type", "shuffle"));
+        assertThat(part("desk").get("patterns").toString()).isEqualTo("[\"shuffle seed 2\"]");
         edit(Map.of("type", "choose", "words", "1 thru 8 rows of 4", "how", "hold"));
         JsonNode grid = part("desk").get("grid");
         assertThat(List.of(grid.get("rows").asInt(), grid.get("columns").asInt()))

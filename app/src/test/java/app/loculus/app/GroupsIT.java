@@ -297,8 +297,8 @@ class GroupsIT extends InBrowser {
             assertThat(sideways).isEqualTo(false);
             hand.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Highlight"))
                     .click();
+            page.waitForCondition(() -> rig(2, "intensity") == 0);
         }
-        page.waitForCondition(() -> rig(2, "intensity") == 0);
     }
 
     @Test

@@ -31,27 +31,24 @@ final class States extends LineBaseVisitor<State> {
         return new State.Not(visit(c.state()));
     }
 
-    /** {@code a and b and c} is one list of three. */
     @Override
     public State visitAndState(LineParser.AndStateContext c) {
-        List<State> parts = new ArrayList<>();
-        for (LineParser.StateContext part : c.state()) {
-            State state = visit(part);
-            boolean same = part instanceof LineParser.AndStateContext;
-            parts.addAll(same ? state.parts() : List.of(state));
-        }
-        return new State.And(parts);
+        return new State.And(parts(c.state(), LineParser.AndStateContext.class));
     }
 
     @Override
     public State visitOrState(LineParser.OrStateContext c) {
+        return new State.Or(parts(c.state(), LineParser.OrStateContext.class));
+    }
+
+    /** {@code a and b and c} is one list of three. */
+    private List<State> parts(List<LineParser.StateContext> states, Class<? extends LineParser.StateContext> same) {
         List<State> parts = new ArrayList<>();
-        for (LineParser.StateContext part : c.state()) {
+        for (LineParser.StateContext part : states) {
             State state = visit(part);
-            boolean same = part instanceof LineParser.OrStateContext;
-            parts.addAll(same ? state.parts() : List.of(state));
+            parts.addAll(same.isInstance(part) ? state.parts() : List.of(state));
         }
-        return new State.Or(parts);
+        return parts;
     }
 
     @Override

@@ -1,5 +1,6 @@
 package app.loculus.core.show;
 
+import app.loculus.core.group.Group;
 import app.loculus.core.palette.Entry;
 import app.loculus.core.palette.Palette;
 import app.loculus.core.patch.UnitId;
@@ -10,6 +11,7 @@ import app.loculus.core.value.PaletteId;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
 
 /** The one walk over everything that names units, types and palettes. */
 public final class References {
@@ -21,6 +23,15 @@ public final class References {
         List<Change<?, ?>> changes = new ArrayList<>();
         PartKinds.ALL.forEach(kind -> refitted(kind, show, refit, changes));
         return changes;
+    }
+
+    /** The groups among parts that change, by number and name; empty when there are none. */
+    public static String groups(List<Change<?, ?>> changes) {
+        return changes.stream()
+                .flatMap(c -> c.of(PartKinds.GROUPS).stream())
+                .flatMap(c -> c.after().stream())
+                .map(Group::toString)
+                .collect(Collectors.joining(", "));
     }
 
     private static <K, V> void refitted(PartKind<K, V> kind, Show show, Refit refit, List<Change<?, ?>> changes) {

@@ -3,6 +3,17 @@ package app.loculus.core.show;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import app.loculus.core.Rig;
+import app.loculus.core.palette.Entry;
+import app.loculus.core.palette.Palette;
+import app.loculus.core.palette.ScopeKey;
+import app.loculus.core.patch.UnitId;
+import app.loculus.core.profile.Attribute;
+import app.loculus.core.programmer.Touched;
+import app.loculus.core.programmer.UnitValues;
+import app.loculus.core.value.AttributeValue;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -102,6 +113,35 @@ class ChoosingTest {
             })
     void a_line_takes_these_in_hand(String line, String units) {
         assertThat(held(RIG, line)).isEqualTo(units);
+    }
+
+    /** Palettes of palettes cannot be recorded yet; a file may hold them. */
+    @Test
+    void who_follows_a_palette_that_follows_another_uses_both() {
+        Palette verdigris = RIG.palettes().get(0);
+        Attribute red = new Attribute("ColorAdd_R");
+        Palette through = new Palette(
+                RIG.nextPaletteId(),
+                verdigris.kind(),
+                9,
+                "Through",
+                Optional.empty(),
+                List.of(
+                        new Entry(new ScopeKey.Global(), red, AttributeValue.level(0.5), false),
+                        new Entry(
+                                new ScopeKey.Global(),
+                                new Attribute("ColorAdd_G"),
+                                new AttributeValue.Reference(verdigris.id()),
+                                false)));
+        UnitId par = UnitId.whole(RIG.patch().number(22).id());
+        ShowEdit follow = draft -> {
+            draft.put(through);
+            draft.setAll(Map.of(
+                    par, new UnitValues(Map.of(red, Touched.byHand(new AttributeValue.Reference(through.id()))))));
+        };
+        Show show = follow.apply(RIG).show();
+        assertThat(held(show, "all where uses colour 9")).isEqualTo("22");
+        assertThat(held(show, "all where uses colour 4")).isEqualTo("21 22");
     }
 
     @Test

@@ -9,6 +9,7 @@ import app.loculus.core.edit.group.GroupFinder;
 import app.loculus.core.edit.group.Starter;
 import app.loculus.core.group.Group;
 import java.util.List;
+import java.util.Map;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -161,7 +162,7 @@ class RecipesTest {
     }
 
     private static List<String> brought(Show into, boolean byType, Integer... numbers) {
-        Outcome outcome = new BringGroups(recorded(), List.of(numbers), byType).apply(into);
+        Outcome outcome = new BringGroups(recorded(), List.of(numbers), byType, Map.of()).apply(into);
         assertThat(outcome.problems()).filteredOn(p -> p.refuses()).isEmpty();
         List<String> all = new java.util.ArrayList<>(outcome.words());
         outcome.problems().forEach(p -> all.add(p.words()));
@@ -189,6 +190,14 @@ class RecipesTest {
                         "1 “Fixed”: 11 12 201 202",
                         "2 “Odd back”: 201 11",
                         "3 “Mine”: 11");
+        Outcome told = new BringGroups(recorded(), List.of(3), false, Map.of(13, 203, 14, 201)).apply(other);
+        assertThat(units(told.show(), 1)).isEqualTo("11 12 203 201");
+        assertThat(new BringGroups(recorded(), List.of(3), false, Map.of(13, 999))
+                        .apply(other)
+                        .problems()
+                        .get(0)
+                        .words())
+                .isEqualTo("There is no fixture 999.");
     }
 
     @Test

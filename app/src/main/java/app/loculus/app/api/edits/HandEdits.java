@@ -13,6 +13,7 @@ import app.loculus.core.edit.hand.Whole;
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.profile.Profiles;
 import app.loculus.core.selection.Choice;
+import app.loculus.core.selection.Pattern;
 import app.loculus.core.selection.Selection;
 import app.loculus.core.selection.Spread;
 import app.loculus.core.show.ShowEdit;
@@ -115,6 +116,21 @@ public sealed interface HandEdits extends TypedEdit {
         public ShowEdit edit(Profiles library) {
             return new app.loculus.core.edit.hand.Arrange(WORDS.readPattern(TypedEdit.orBlank(words)));
         }
+    }
+
+    /** Shuffles, and again: each time with the next seed, worked out from what lies on the hand by then. */
+    record ShuffleAgain() implements HandEdits {
+        @Override
+        public ShowEdit edit(Profiles library) {
+            return draft -> {
+                List<Pattern> laid = draft.hand().patterns();
+                boolean again = !laid.isEmpty() && laid.get(laid.size() - 1) instanceof Pattern.Shuffle;
+                long seed = again ? ((Pattern.Shuffle) laid.get(laid.size() - 1)).seed() % MOST_SEEDS + 1 : 1;
+                new app.loculus.core.edit.hand.Arrange(new Pattern.Shuffle(seed)).on(draft);
+            };
+        }
+
+        private static final int MOST_SEEDS = 999;
     }
 
     /** Takes a pattern off, or all. @param index among the patterns, from 0; all without one */

@@ -23,6 +23,7 @@ import java.util.List;
     @JsonSubTypes.Type(value = HandEdits.Choose.class, name = "choose"),
     @JsonSubTypes.Type(value = HandEdits.Recent.class, name = "recent"),
     @JsonSubTypes.Type(value = HandEdits.Invert.class, name = "invert"),
+    @JsonSubTypes.Type(value = HandEdits.ShuffleAgain.class, name = "shuffle"),
     @JsonSubTypes.Type(value = HandEdits.Lift.class, name = "lift"),
     @JsonSubTypes.Type(value = HandEdits.Order.class, name = "order"),
     @JsonSubTypes.Type(value = HandEdits.RecordHighlight.class, name = "record-highlight"),

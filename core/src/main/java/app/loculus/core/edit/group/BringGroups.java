@@ -30,8 +30,10 @@ import java.util.Set;
  * @param from the other show
  * @param numbers which of its groups
  * @param byType fixtures answer to each other as the first, second… of a type; else by their numbers
+ * @param told which number of the other show which number here answers to, where somebody was asked
  */
-public record BringGroups(Show from, List<Integer> numbers, boolean byType) implements ShowEdit {
+public record BringGroups(Show from, List<Integer> numbers, boolean byType, Map<Integer, Integer> told)
+        implements ShowEdit {
 
     @Override
     public void on(Draft draft) {
@@ -43,6 +45,9 @@ public record BringGroups(Show from, List<Integer> numbers, boolean byType) impl
             throw Refusal.of("group.bring", "group", "The other show has none of these groups.");
         }
         Map<FixtureId, FixtureId> answering = byType ? byType(draft.show()) : byNumber(draft.show());
+        told.forEach((theirs, ours) -> answering.put(
+                from.patch().number(theirs).id(),
+                draft.show().patch().number(ours).id()));
         List<String> brought = new ArrayList<>();
         Set<Integer> missing = new LinkedHashSet<>();
         for (Group group : wanted) {

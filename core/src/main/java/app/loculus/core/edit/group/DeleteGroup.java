@@ -30,10 +30,7 @@ public record DeleteGroup(List<GroupId> groups) implements ShowEdit {
         groups.forEach(g -> draft.remove(PartKinds.GROUPS, g));
         draft.say("Deletes " + (groups.size() == 1 ? "group " : "groups ") + names + "; "
                 + (groups.size() == 1 ? "its" : "their") + " fixtures stay");
-        String users = left.stream()
-                .flatMap(c -> c.of(PartKinds.GROUPS).stream())
-                .map(c -> c.after().orElseThrow().toString())
-                .collect(Collectors.joining(", "));
+        String users = References.groups(left);
         if (!users.isEmpty()) {
             draft.say(
                     "Made from " + (groups.size() == 1 ? "it" : "them") + ", and now of the units there are: " + users);

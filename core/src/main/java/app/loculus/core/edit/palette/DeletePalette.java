@@ -17,7 +17,6 @@ import app.loculus.core.unit.Numbers;
 import app.loculus.core.value.PaletteId;
 import java.util.List;
 import java.util.Optional;
-import java.util.stream.Collectors;
 
 /** Removes a palette; whatever followed it keeps its values, as plain ones. */
 public record DeletePalette(PaletteId palette) implements ShowEdit {
@@ -36,10 +35,7 @@ public record DeletePalette(PaletteId palette) implements ShowEdit {
                         ? "; nothing follows it"
                         : "; " + Numbers.count((int) units, "unit") + (units == 1 ? " keeps" : " keep")
                                 + " its values as plain ones"));
-        String groups = left.stream()
-                .flatMap(c -> c.of(PartKinds.GROUPS).stream())
-                .map(c -> c.after().orElseThrow().toString())
-                .collect(Collectors.joining(", "));
+        String groups = References.groups(left);
         if (!groups.isEmpty()) {
             draft.say("Made from those that use it, and now of the units there are: " + groups);
         }
