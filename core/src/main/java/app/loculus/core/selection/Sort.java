@@ -15,7 +15,7 @@ import java.util.Optional;
 
 /**
  * Steps in the order of their numbers or places. A step lies in the middle of its units; what hangs nowhere comes last.
- * Steps that tie stay as they were; for places, by number first.
+ * Steps that tie stay in the order they were in.
  *
  * @param from for {@link By#OUTWARD} the point on the plan it runs from, else the middle of all; z does not count
  */
@@ -56,9 +56,8 @@ public record Sort(By by, Optional<Vector3> from) implements Pattern {
         Map<Step, Vector3> places = new HashMap<>();
         steps.forEach(s -> Places.of(s, patch).ifPresent(p -> places.put(s, p)));
         Vector3 middle = from.orElseGet(() -> Places.middle(places.values()));
-        sorted.sort(Comparator.<Step>comparingDouble(
-                        s -> places.containsKey(s) ? measure(places.get(s), middle) : Double.MAX_VALUE)
-                .thenComparing(byNumber(patch)));
+        sorted.sort(Comparator.comparingDouble(
+                s -> places.containsKey(s) ? measure(places.get(s), middle) : Double.MAX_VALUE));
         return sorted;
     }
 

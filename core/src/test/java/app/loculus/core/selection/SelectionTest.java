@@ -9,8 +9,11 @@ import app.loculus.core.patch.FixtureId;
 import app.loculus.core.patch.Patch;
 import app.loculus.core.patch.UnitId;
 import app.loculus.core.problem.Refusal;
+import app.loculus.core.show.Show;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.OptionalInt;
+import java.util.Random;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -200,5 +203,55 @@ class SelectionTest {
         assertSpread(Spread.of(30.0, 90.0, 30.0), 30, 47.14, 64.29, 81.43, 81.43, 64.29, 47.14, 30);
         assertSpread(Spread.of(20.0, 80.0), 20);
         assertSpread(Spread.of(50.0), 50, 50, 50);
+    }
+
+    /** A rig over a few places, so that many tie; some hang nowhere. */
+    private static Show scattered(Random random) {
+        Show show = Rig.show("patch 1 thru 24 as \"Dimmer / 1-slot\" at 1.1");
+        for (int i = 1; i <= 24; i++) {
+            if (random.nextInt(6) > 0) {
+                show = Rig.after(
+                        show,
+                        "place " + i + " at " + random.nextInt(3) + "," + random.nextInt(3) + "," + random.nextInt(2));
+            }
+        }
+        return show;
+    }
+
+    @ParameterizedTest
+    @ValueSource(longs = {1, 2, 3, 4, 5, 6})
+    void sorting_loses_nobody_leaves_ties_as_they_were_and_changes_nothing_twice(long seed) {
+        Show show = scattered(new Random(seed));
+        List<Step> steps = new Pattern.Shuffle(seed)
+                .take(show.chosen(new Choice.Everything()).steps(), show.patch());
+        for (Sort.By by : Sort.By.values()) {
+            Sort sort = Sort.by(by);
+            List<Step> sorted = sort.take(steps, show.patch());
+            assertThat(sorted).containsExactlyInAnyOrderElementsOf(steps);
+            assertThat(sort.take(sorted, show.patch())).isEqualTo(sorted);
+            for (int i = 1; i < sorted.size(); i++) {
+                boolean tie = sort.take(List.of(sorted.get(i), sorted.get(i - 1)), show.patch())
+                        .equals(List.of(sorted.get(i), sorted.get(i - 1)));
+                if (tie && by != Sort.By.OUTWARD) {
+                    assertThat(steps.indexOf(sorted.get(i - 1))).as("%s", by).isLessThan(steps.indexOf(sorted.get(i)));
+                }
+            }
+        }
+    }
+
+    @ParameterizedTest
+    @ValueSource(longs = {1, 2, 3, 4, 5, 6})
+    void rows_and_columns_hold_everybody_once_and_no_step_is_empty(long seed) {
+        Show show = scattered(new Random(seed));
+        Selection all = show.chosen(new Choice.Everything());
+        for (Grid.Way way : Grid.Way.values()) {
+            for (Grid grid : List.of(
+                    Grid.by(way), new Grid(way, 1.2, OptionalInt.empty()), new Grid(way, 0.5, OptionalInt.of(5)))) {
+                List<Step> steps = grid.take(all.steps(), show.patch());
+                assertThat(steps).noneMatch(s -> s.units().isEmpty());
+                assertThat(steps.stream().flatMap(s -> s.units().stream()))
+                        .containsExactlyInAnyOrderElementsOf(all.units());
+            }
+        }
     }
 }
