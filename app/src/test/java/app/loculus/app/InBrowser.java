@@ -65,6 +65,13 @@ abstract class InBrowser {
         app.close();
     }
 
+    /** On some page of the application, so that what is fetched is its own; the one that is there does. */
+    static void besideTheApplication() {
+        if (!page.url().startsWith(app.url())) {
+            page.navigate(app.url() + "/show");
+        }
+    }
+
     static Locator button(String name) {
         return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile(name)));
     }

@@ -153,7 +153,7 @@ class KeyboardOnlyIT extends InBrowser {
         app.kill();
         assertThat(reading()).hasText("The application is away");
         press("a");
-        page.waitForTimeout(3000);
+        page.waitForTimeout(1500);
         assertThat(page.getByTestId("bring-up-number")).hasText("21");
         app.start();
         assertThat(reading()).not().hasText("The application is away");

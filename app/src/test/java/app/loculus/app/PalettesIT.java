@@ -20,7 +20,7 @@ class PalettesIT extends InBrowser {
 
     @BeforeEach
     void aShowWithOneColour() {
-        page.navigate(app.url());
+        besideTheApplication();
         page.evaluate(
                 "async (text) => { const post = (u, b) => fetch(u, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(b) });"
                         + " const show = await (await post('/api/shows', { name: 'Palettes' })).json(); await post(`/api/shows/${show.id}/line`, { text }); }",
