@@ -30,7 +30,11 @@ export const Bench = memo(function Bench({ record, about = 'values' }: Props) {
           className={`relative grid h-[252px] divide-x divide-line ${shown === 'values' ? 'grid-cols-[minmax(0,1fr)_minmax(0,1.25fr)_minmax(0,0.85fr)]' : grid ? 'grid-cols-[minmax(0,1.6fr)_minmax(0,0.9fr)_minmax(0,0.9fr)]' : 'grid-cols-[minmax(0,1.9fr)_minmax(0,1fr)]'}`}
         >
           <SelectionPanel desk={desk} wide={shown === 'order'} />
-          {shown === 'values' ? <ValuesPanel desk={desk} /> : grid && <GridPanel grid={desk.grid} />}
+          {shown === 'values' ? (
+            <ValuesPanel desk={desk} />
+          ) : (
+            grid && <GridPanel grid={desk.grid} patterns={desk.patterns} />
+          )}
           <div className="min-h-0 overflow-auto p-3">{record}</div>
           <button
             title={

@@ -1,4 +1,4 @@
-import { edit } from '../../api/commands';
+import { edit, type Edit } from '../../api/commands';
 import type { DeskView } from '../../api/client';
 import { attempt } from '../../app/notices';
 
@@ -7,14 +7,18 @@ const WAYS = ['rows', 'columns', 'diagonal', 'rings'];
 const USUAL = 0.5;
 
 /** The rows and columns that a pattern goes by, with the level of each unit and the step it is in. */
-export function GridPanel({ grid }: { grid: DeskView['grid'] }) {
-  /** The pattern once more, otherwise; taken off and laid in one gesture. */
+export function GridPanel({ grid, patterns }: Pick<DeskView, 'grid' | 'patterns'>) {
+  /** The pattern once more, otherwise: it and those behind it are taken off and laid again, in one gesture. */
   const again = async (way: string, within: number) => {
     const words =
       grid.perRow > 0 ? `${way} of ${grid.perRow}` : within === USUAL ? way : `${way} within ${within}`;
     const gesture = `rows ${Date.now()}`;
-    if (await attempt(() => edit({ type: 'lift', index: grid.index }, false, gesture)))
-      await attempt(() => edit({ type: 'arrange', words }, false, gesture));
+    const run = (what: Edit) => edit(what, false, gesture);
+    await attempt(async () => {
+      for (let i = patterns.length - 1; i >= grid.index; i--) await run({ type: 'lift', index: i });
+      for (const laid of [words, ...patterns.slice(grid.index + 1)])
+        await run({ type: 'arrange', words: laid });
+    });
   };
   const within = (metres: string) => {
     const number = Number(metres.replace(',', '.'));

@@ -136,7 +136,7 @@ function Pictures({ desk, wide }: { desk: DeskView; wide?: boolean }) {
             }
             className="flex h-10 w-[54px] min-w-0 flex-col items-center justify-center overflow-hidden rounded-md border border-line-strong text-[11px] hover:bg-sunk aria-pressed:border-petrol aria-pressed:bg-petrol-soft"
           >
-            <PatternPicture taken={picture?.taken ?? []} steps={picture?.steps ?? 0} />
+            <PatternPicture taken={picture?.taken ?? []} />
             <span className="max-w-full truncate text-[10.5px] tracking-tight">{nameOf(words)}</span>
           </button>
         );

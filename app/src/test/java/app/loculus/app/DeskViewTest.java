@@ -115,11 +115,27 @@ class DeskViewTest {
     }
 
     @Test
+    void a_picture_of_many_shows_what_recurs_from_the_beginning_and_the_rest_spread_over_all() {
+        app.line(show, "patch 101 thru 160 as \"House Dimmer\" at 5.1\n101 thru 160");
+        for (JsonNode picture : part("desk").get("pictures")) {
+            String taken = picture.get("taken").toString();
+            if (picture.get("words").asText().equals("every 3")) {
+                assertThat(taken).startsWith("[1,0,0,2,0,0,3,0,0").endsWith("8,0,0]");
+                assertThat(picture.get("steps").asInt()).isEqualTo(20);
+            } else if (picture.get("words").asText().equals("part 1 of 2")) {
+                assertThat(taken).startsWith("[1,").endsWith("0,0,0,0,0,0,0,0,0,0,0,0]");
+            }
+        }
+    }
+
+    @Test
     void groups_tell_how_much_of_them_is_in_hand() {
         app.line(
                 show,
                 "1 thru 4\nrecord group 1 \"All\"\n1 thru 2\nrecord group 2 \"Two\"\n31\nrecord group 3 \"Other\"\n1 thru 3");
         assertThat(part("desk").get("groups").toString()).isEqualTo("{\"1\":\"some\",\"2\":\"all\"}");
+        app.line(show, "21.1 thru 21.3\nrecord group 4 \"Cells\"\n21");
+        assertThat(part("desk").get("groups").toString()).isEqualTo("{\"4\":\"all\"}");
     }
 
     @Test

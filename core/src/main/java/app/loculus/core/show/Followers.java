@@ -27,7 +27,8 @@ final class Followers {
                 .toList();
         all.stream().limit(MOST_NAMED).forEach(words);
         if (all.size() > MOST_NAMED) {
-            words.accept(Numbers.count(all.size() - MOST_NAMED, "further group") + " follow");
+            int further = all.size() - MOST_NAMED;
+            words.accept(Numbers.count(further, "further group") + (further == 1 ? " follows" : " follow"));
         }
     }
 

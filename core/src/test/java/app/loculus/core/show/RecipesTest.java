@@ -54,6 +54,15 @@ class RecipesTest {
     }
 
     @Test
+    void a_change_of_type_tells_of_a_recipe_only_that_it_follows() {
+        List<String> words =
+                Rig.say(recorded(), "change 11 to \"Batten / cells\" take over").words();
+        assertThat(words).contains("Group 3 “Fixed” keeps them", "Group 1 “Odd” follows: 2 units, others than before");
+        assertThat(Rig.say(recorded(), "51 cells every 2").words())
+                .containsExactly("Holds 1 unit", "cells: 4 units in 4 steps", "every 2: 2 units in 2 steps");
+    }
+
+    @Test
     void a_recipe_says_itself_and_what_it_was_recorded_from() {
         Show show = recorded();
         Group odd = GroupFinder.number(show, 1);

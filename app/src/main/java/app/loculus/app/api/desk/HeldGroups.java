@@ -20,7 +20,9 @@ final class HeldGroups {
         if (!hand.isEmpty()) {
             show.groups().forEach(g -> {
                 List<UnitId> units = show.units(g).units();
-                long in = units.stream().filter(hand::contains).count();
+                long in = units.stream()
+                        .filter(u -> hand.contains(u) || hand.contains(UnitId.whole(u.fixture())))
+                        .count();
                 if (in > 0) {
                     held.put(g.number(), in == units.size() ? "all" : "some");
                 }

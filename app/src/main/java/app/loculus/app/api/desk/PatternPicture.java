@@ -22,7 +22,7 @@ import java.util.stream.Stream;
  */
 record PatternPicture(String words, int steps, List<Integer> taken) {
 
-    /** More bars than this are not told apart; of a larger selection so many are drawn, spread over it. */
+    /** More bars than this are not told apart; of a larger selection so many are drawn. */
     private static final int MOST_BARS = 24;
 
     private static List<Pattern> offered() {
@@ -62,9 +62,11 @@ record PatternPicture(String words, int steps, List<Integer> taken) {
         List<UnitId> units = held.units();
         int bars = Math.min(MOST_BARS, units.size());
         List<Integer> taken = new ArrayList<>();
+        // What recurs is drawn from the beginning: taken here and there it would show something else.
+        boolean recurring = pattern instanceof Pattern.EveryNth || pattern instanceof Pattern.Blocks;
         for (int i = 0; i < bars; i++) {
-            // Few are drawn each; of many the ones that divide them evenly.
-            UnitId unit = units.get(bars == units.size() ? i : (int) ((long) i * (units.size() - 1) / (bars - 1)));
+            boolean each = recurring || bars == units.size();
+            UnitId unit = units.get(each ? i : (int) ((long) i * (units.size() - 1) / (bars - 1)));
             taken.add(place.getOrDefault(unit, 0));
         }
         return new PatternPicture(pattern.words(), steps.size(), taken);

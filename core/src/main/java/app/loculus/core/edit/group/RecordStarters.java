@@ -39,7 +39,8 @@ public record RecordStarters(Optional<List<String>> names) implements ShowEdit {
             String name = starter.name().substring(0, Math.min(starter.name().length(), Limits.NAME));
             draft.put(new Group(draft.show().nextGroupId(), number, name, starter.recipe()));
         }
-        draft.say("Records " + Numbers.count(fresh.size(), "group") + " that follow the patch"
+        draft.say("Records " + Numbers.count(fresh.size(), "group")
+                + (fresh.size() == 1 ? " that follows the patch" : " that follow the patch")
                 + (fresh.size() == wanted.size() ? "" : "; " + (wanted.size() - fresh.size()) + " are there already"));
     }
 

@@ -24,8 +24,13 @@ public record Arrange(Pattern pattern) implements ShowEdit {
                     WayOut.advice("Begin at a step from 1 to " + steps + "."));
         }
         draft.hold(hand);
-        draft.say(pattern.words() + ": " + hand.selection().size() + " of "
-                + hand.base().size() + " in "
+        int held = hand.selection().size();
+        // Whole fixtures that were opened into cells are not what the cells are counted of.
+        boolean opened = hand.patterns().stream().anyMatch(Pattern.Opened.class::isInstance);
+        draft.say(pattern.words() + ": "
+                + (opened
+                        ? Numbers.count(held, "unit")
+                        : held + " of " + hand.base().size()) + " in "
                 + Numbers.count(hand.selection().steps().size(), "step"));
     }
 }

@@ -173,6 +173,7 @@ public final class TypeChange implements Refit {
 
     private void tellGroups(Draft draft, List<Change<?, ?>> changes) {
         List<String> staying = draft.show().groups().stream()
+                .filter(g -> !g.content().recipe())
                 .filter(g -> draft.show().units(g).units().stream().anyMatch(u -> to.containsKey(u.fixture())))
                 .map(g -> g.number() + " “" + g.name() + "”")
                 .toList();
