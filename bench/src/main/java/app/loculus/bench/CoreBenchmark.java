@@ -133,7 +133,7 @@ public class CoreBenchmark {
     /** Goal: below 20 ms. */
     @Benchmark
     public List<List<ReachRow>> reachOf200PalettesOver2000Units() {
-        Reach reach = new Reach(colours2000.patch(), colours2000.answers(), units2000);
+        Reach reach = new Reach(colours2000.patch(), colours2000.resolver().giver(), units2000);
         List<List<ReachRow>> rows = new ArrayList<>();
         for (Palette palette : colours2000.palettes()) {
             rows.add(reach.of(palette));

@@ -6,6 +6,7 @@ import app.loculus.core.colour.Tristimulus;
 import app.loculus.core.colour.Whites;
 import app.loculus.core.command.Command;
 import app.loculus.core.command.LineReader;
+import app.loculus.core.dmx.FrameRenderer;
 import app.loculus.core.profile.Attribute;
 import app.loculus.core.profile.AttributeDefinition;
 import app.loculus.core.profile.Channel;
@@ -98,6 +99,58 @@ public final class Rig {
         return ((Command.Edit) new LineReader(ALL).read(line)).edit().apply(show);
     }
 
+    /** Fixtures 1 to 4 of one profile from universe 1, slot 1, after lines. */
+    public static Show of(Profile profile, String... lines) {
+        String type = profile.name() + " / " + profile.modes().get(0).name();
+        LineReader reader = new LineReader(new Profiles(List.of(profile)));
+        Outcome patched = ((Command.Edit) reader.read("patch 1 thru 4 as \"" + type + "\" at 1.1"))
+                .edit()
+                .apply(Show.empty("Test"));
+        if (patched.refused()) {
+            throw new AssertionError(patched.problems());
+        }
+        return after(patched.show(), lines);
+    }
+
+    /** What fixture 1 of such a show sends, octet for octet. */
+    public static int[] slots(Show show, int count) {
+        byte[] all = new FrameRenderer().render(show.scene()).slots(1);
+        int[] slots = new int[count];
+        for (int i = 0; i < count; i++) {
+            slots[i] = all[i] & 0xFF;
+        }
+        return slots;
+    }
+
+    /** A channel of one octet with functions of its own. */
+    public static Channel channel(String attribute, int cell, long home, ChannelFunction... functions) {
+        return new Channel(
+                "Head_" + attribute + (cell == 0 ? "" : "#" + cell),
+                1,
+                List.of(1),
+                cell,
+                List.of(functions),
+                home,
+                OptionalLong.empty());
+    }
+
+    /** @param master channel key with range, null where it always works */
+    public static ChannelFunction function(
+            String attribute, long from, long to, double physicalFrom, double physicalTo, ModeMaster master) {
+        return new ChannelFunction(
+                attribute + " " + from,
+                new Attribute(attribute),
+                from,
+                to,
+                physicalFrom,
+                physicalTo,
+                from,
+                Optional.empty(),
+                Optional.empty(),
+                Optional.ofNullable(master),
+                List.of());
+    }
+
     /** One of each on the output. */
     public static Show everyKind() {
         return show(
@@ -151,6 +204,8 @@ public final class Rig {
         }
         Map<Attribute, Tristimulus> emitters = new LinkedHashMap<>();
         RGBW.forEach(e -> emitters.put(new Attribute(e.name()), e.full()));
+        emitters.put(new Attribute("ColorAdd_WW"), new Chromaticity(.4599, .4106).withLuminance(90));
+        emitters.put(new Attribute("ColorAdd_CW"), new Chromaticity(.3135, .3237).withLuminance(100));
         return new Mode(name, placed, cells, LAMP, emitters, Map.of("Colours", colours()));
     }
 

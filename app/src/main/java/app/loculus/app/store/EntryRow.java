@@ -7,6 +7,7 @@ import app.loculus.core.patch.UnitId;
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.profile.Attribute;
 import app.loculus.core.profile.ProfileId;
+import app.loculus.core.unit.DmxValue;
 import app.loculus.core.unit.Fraction;
 import app.loculus.core.value.AttributeValue;
 import app.loculus.core.value.PaletteId;
@@ -44,6 +45,11 @@ record EntryRow(
         @Override
         public Form named(String name) {
             return new Form("named", 0, name);
+        }
+
+        @Override
+        public Form dmx(DmxValue value) {
+            return new Form("dmx", 0, value.toString());
         }
 
         @Override
@@ -98,6 +104,7 @@ record EntryRow(
             case "level" -> new AttributeValue.Level(Fraction.of(valueNumber));
             case "physical" -> new AttributeValue.Physical(valueNumber);
             case "named" -> new AttributeValue.Named(valueText);
+            case "dmx" -> new AttributeValue.Dmx(DmxValue.parse(valueText));
             case "reference" -> new AttributeValue.Reference(new PaletteId((int) valueNumber));
             default -> throw Refusal.of("store.value", "value", "There is no value form “" + valueForm + "”.");
         };

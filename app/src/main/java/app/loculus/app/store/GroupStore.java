@@ -2,7 +2,6 @@ package app.loculus.app.store;
 
 import app.loculus.core.group.Group;
 import app.loculus.core.group.GroupContent;
-import app.loculus.core.group.Tint;
 import app.loculus.core.patch.FixtureId;
 import app.loculus.core.patch.UnitId;
 import app.loculus.core.selection.GroupId;
@@ -12,6 +11,7 @@ import app.loculus.core.show.Change;
 import app.loculus.core.show.PartKind;
 import app.loculus.core.show.PartKinds;
 import app.loculus.core.show.Show;
+import app.loculus.core.unit.Tint;
 import app.loculus.formats.journal.JournalFormat;
 import java.util.ArrayList;
 import java.util.List;

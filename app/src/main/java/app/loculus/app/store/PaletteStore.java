@@ -2,12 +2,14 @@ package app.loculus.app.store;
 
 import app.loculus.core.colour.Chromaticity;
 import app.loculus.core.palette.Entry;
+import app.loculus.core.palette.Label;
 import app.loculus.core.palette.Palette;
 import app.loculus.core.profile.Kind;
 import app.loculus.core.show.Change;
 import app.loculus.core.show.PartKind;
 import app.loculus.core.show.PartKinds;
 import app.loculus.core.show.Show;
+import app.loculus.core.unit.Tint;
 import app.loculus.core.value.PaletteId;
 import java.util.ArrayList;
 import java.util.List;
@@ -25,7 +27,17 @@ import org.springframework.stereotype.Component;
 @Component
 class PaletteStore implements PartStore<PaletteId, Palette> {
 
-    record PaletteRow(long showId, int id, Kind kind, int number, String name, Double intentX, Double intentY) {}
+    record PaletteRow(
+            long showId,
+            int id,
+            Kind kind,
+            int number,
+            String name,
+            Double intentX,
+            Double intentY,
+            Tint tint,
+            String note,
+            Double seconds) {}
 
     interface Rows {
         @Select("select * from palette where show_id = #{show} order by id")
@@ -76,6 +88,7 @@ class PaletteStore implements PartStore<PaletteId, Palette> {
                 row.number(),
                 row.name(),
                 Optional.ofNullable(row.intentX()).map(x -> new Chromaticity(x, row.intentY())),
+                new Label(row.tint(), row.note(), Optional.ofNullable(row.seconds())),
                 entries.stream().map(EntryRow::entry).toList());
     }
 
@@ -96,7 +109,10 @@ class PaletteStore implements PartStore<PaletteId, Palette> {
                 p.number(),
                 p.name(),
                 p.intent().map(Chromaticity::x).orElse(null),
-                p.intent().map(Chromaticity::y).orElse(null)));
+                p.intent().map(Chromaticity::y).orElse(null),
+                p.label().tint(),
+                p.label().note(),
+                p.label().seconds().orElse(null)));
         int seq = 0;
         for (Entry e : p.entries()) {
             rows.insertEntry(EntryRow.of(show, id, seq++, e));

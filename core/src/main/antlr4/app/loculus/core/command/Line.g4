@@ -18,7 +18,7 @@ aloud : integer address EOF ;
 command
     : patch | add | unpatch | delete | name | place | hang | purpose | noteGroup | note
     | renumber | change | swap | shift | compact | mark | universe | saveVersion | restoreVersion
-    | recordGroup | editGroup | moveGroup | copyGroup | freezeGroup | tintGroup | starterGroups | recordPalette | rename
+    | recordGroup | editGroup | moveGroup | copyGroup | freezeGroup | tintGroup | starterGroups | recordPalette | takeOut | tidyPalette | copyPalette | movePalette | tintPalette | notePalette | timePalette | rename
     | home | clear | next | previous | whole | invert | recordHighlight | forgetHighlight | highlight | undo | redo
     | choose
     ;
@@ -31,7 +31,7 @@ add : ADD numbers AS profile ;
 unpatch : UNPATCH selection ;
 delete
     : DELETE GROUP groupRef (PLUS groupRef)*    # deleteGroup
-    | DELETE kind paletteRef            # deletePalette
+    | DELETE kind paletteRef (AS VALUES)?    # deletePalette
     | DELETE selection                  # deleteFixtures
     ;
 name : NAME selection text ;
@@ -69,7 +69,25 @@ noteGroup : NOTE GROUP groupRef text ;
 starterGroups : STARTER GROUPS ;
 joined : selectionTerm ;
 taken : selectionTerm ;
-recordPalette : RECORD kind integer? text? scope? (CLOSE WHEEL)? onto? ;
+recordPalette : RECORD kind integer? text? recordOption* ;
+recordOption
+    : scope
+    | WITH kind
+    | ONLY attributes
+    | WITHOUT attributes
+    | CLOSE WHEEL
+    | KEEP REFERENCES
+    | (KEEP | NEW) COLOUR
+    | onto
+    ;
+attributes : attribute (COMMA attribute)* ;
+takeOut : TAKE OUT selection FROM kind paletteRef ;
+tidyPalette : TIDY kind paletteRef ;
+copyPalette : COPY kind paletteRef TO integer ;
+movePalette : MOVE kind paletteRef TO integer ;
+tintPalette : TINT kind paletteRef (PLUS paletteRef)* (WORD | OFF) ;
+notePalette : NOTE kind paletteRef text ;
+timePalette : TIME kind paletteRef (PLUS paletteRef)* (AT number | OFF) ;
 scope : GLOBAL | PER TYPE | PER FIXTURE ;
 onto : MERGE | REPLACE ;
 rename : RENAME (GROUP groupRef | kind paletteRef) text ;
@@ -139,7 +157,7 @@ sortBy : NUMBER | ACROSS | ALONG | UP | OUTWARD ;
 
 value
     : AT amount                         # intensity
-    | kind paletteRef (AS VALUES)?      # apply
+    | kind paletteRef (THRU paletteRef)* (AS VALUES)?      # apply
     | COLOUR XY number COMMA number     # colourXy
     | WHITE AT number KELVIN            # whiteAt
     | attribute AT amount               # setAttribute
@@ -181,6 +199,7 @@ TINT : 'tint' ; MOVE : 'move' ; COPY : 'copy' ; FREEZE : 'freeze' ; STARTER : 's
 WHOLE : 'whole' ; STEP : 'step' ; CELLS : 'cells' ; SORT : 'sort' ; ACROSS : 'across' ; ALONG : 'along' ; UP : 'up' ;
 OUTWARD : 'outward' ; ROWS : 'rows' ; COLUMNS : 'columns' ; DIAGONAL : 'diagonal' ; RINGS : 'rings' ; WITHIN : 'within' ;
 INVERT : 'invert' ; REST : 'rest' ; HAND : 'hand' ; WHERE : 'where' ; LIT : 'lit' ; DARK : 'dark' ; ACTIVE : 'active' ; USES : 'uses' ; IN : 'in' ; UNPATCHED : 'unpatched' ;
+ONLY : 'only' ; WITHOUT : 'without' ; KEEP : 'keep' ; NEW : 'new' ; REFERENCES : 'references' ; TIDY : 'tidy' ; TIME : 'time' ;
 AND : 'and' ; OR : 'or' ; OPEN : '(' ; CLOSED : ')' ; BOTH : '&' ;
 PLUS : '+' ; MINUS : '-' ; COMMA : ',' ;
 DECIMAL : [0-9]+ '.' [0-9]+ ;

@@ -11,6 +11,20 @@ public record ColourDifference(double deltaUv) {
 
     public static final ColourDifference NONE = new ColourDifference(0);
 
+    /** Nothing shines, so there is no colour to compare. */
+    public static final ColourDifference NO_LIGHT = new ColourDifference(Double.POSITIVE_INFINITY);
+
+    /** How far what shines is from what is wanted. */
+    public static ColourDifference between(Tristimulus light, Chromaticity wanted) {
+        return light.y() <= 0
+                ? NO_LIGHT
+                : light.chromaticity().map(wanted::differenceTo).orElse(NO_LIGHT);
+    }
+
+    public boolean dark() {
+        return deltaUv == Double.POSITIVE_INFINITY;
+    }
+
     /** What a practitioner would call the difference. */
     public enum Grade {
         EXACT("exact"),
@@ -41,6 +55,6 @@ public record ColourDifference(double deltaUv) {
 
     @Override
     public String toString() {
-        return "Δ " + Decimal.text(deltaUv, 3) + " " + grade().words();
+        return dark() ? "no light" : "Δ " + Decimal.text(deltaUv, 3) + " " + grade().words();
     }
 }

@@ -21,8 +21,10 @@ public final class Whites {
      * @param duv tint: distance from the locus in CIE 1960 uv, positive towards green
      */
     public static Chromaticity of(Kelvin temperature, double duv) {
+        double t = temperature.value();
         Chromaticity on = of(temperature);
-        Chromaticity warmer = of(Kelvin.of(temperature.value() - 10));
+        // Both on one branch: the two loci do not meet at 4000 K.
+        Chromaticity warmer = t < 4000 ? planckian(t - 10) : daylight(t - 10);
         double du = on.u() - warmer.u();
         double dv = (on.v() - warmer.v()) * 2 / 3;
         double length = Math.hypot(du, dv);

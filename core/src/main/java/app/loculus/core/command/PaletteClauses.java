@@ -1,17 +1,30 @@
 package app.loculus.core.command;
 
 import app.loculus.core.edit.palette.ApplyPalette;
+import app.loculus.core.edit.palette.CopyPalette;
 import app.loculus.core.edit.palette.DeletePalette;
+import app.loculus.core.edit.palette.DescribePalettes;
+import app.loculus.core.edit.palette.MovePalette;
 import app.loculus.core.edit.palette.PaletteFinder;
 import app.loculus.core.edit.palette.RecordPalette;
 import app.loculus.core.edit.palette.RenamePalette;
+import app.loculus.core.edit.palette.SpreadPalettes;
+import app.loculus.core.edit.palette.TakeOut;
+import app.loculus.core.edit.palette.TidyPalette;
+import app.loculus.core.edit.palette.What;
+import app.loculus.core.palette.Joining;
 import app.loculus.core.palette.Palette;
 import app.loculus.core.palette.Scope;
 import app.loculus.core.profile.Kind;
 import app.loculus.core.show.Draft;
 import app.loculus.core.show.ShowEdit;
+import app.loculus.core.unit.Tint;
+import app.loculus.core.value.PaletteId;
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 
 /** The verbs of palettes. */
 final class PaletteClauses extends RoomClauses {
@@ -19,18 +32,99 @@ final class PaletteClauses extends RoomClauses {
     @Override
     public List<ShowEdit> visitDeletePalette(LineParser.DeletePaletteContext c) {
         return later(draft ->
-                new DeletePalette(palette(draft, c.kind(), c.paletteRef()).id()));
+                new DeletePalette(palette(draft, c.kind(), c.paletteRef()).id(), c.VALUES() != null));
     }
 
     @Override
     public List<ShowEdit> visitRecordPalette(LineParser.RecordPaletteContext c) {
+        Set<Kind> with = new LinkedHashSet<>();
+        List<String> only = new ArrayList<>();
+        List<String> without = new ArrayList<>();
+        What what = What.ALL;
+        Scope scope = null;
+        LineParser.OntoContext onto = null;
+        for (LineParser.RecordOptionContext o : c.recordOption()) {
+            if (o.kind() != null) {
+                with.add(Kind.parse(o.kind().getText()));
+            } else if (o.attributes() != null) {
+                (o.ONLY() != null ? only : without).addAll(words(o.attributes()));
+            } else if (o.WHEEL() != null) {
+                what = what.closing(true);
+            } else if (o.REFERENCES() != null) {
+                what = what.keeping(true);
+            } else if (o.COLOUR() != null) {
+                what = what.with(o.NEW() != null ? Joining.Intent.NEW : Joining.Intent.KEEP);
+            }
+            scope = o.scope() == null ? scope : scope(o.scope());
+            onto = o.onto() == null ? onto : o.onto();
+        }
         return one(new RecordPalette(
                 Kind.parse(c.kind().getText()),
                 Terms.maybe(c.integer()),
                 Terms.maybe(c.text()),
-                Optional.ofNullable(c.scope()).map(PaletteClauses::scope),
-                onto(c.onto()),
-                c.WHEEL() != null));
+                Optional.ofNullable(scope),
+                onto(onto),
+                what.of(with, only, without)));
+    }
+
+    private static List<String> words(LineParser.AttributesContext c) {
+        return c.attribute().stream().map(LineParser.AttributeContext::getText).toList();
+    }
+
+    @Override
+    public List<ShowEdit> visitTakeOut(LineParser.TakeOutContext c) {
+        return later(draft ->
+                new TakeOut(palette(draft, c.kind(), c.paletteRef()).id(), new Choices(draft).visit(c.selection())));
+    }
+
+    @Override
+    public List<ShowEdit> visitTidyPalette(LineParser.TidyPaletteContext c) {
+        return later(draft ->
+                new TidyPalette(palette(draft, c.kind(), c.paletteRef()).id()));
+    }
+
+    @Override
+    public List<ShowEdit> visitCopyPalette(LineParser.CopyPaletteContext c) {
+        return later(draft ->
+                new CopyPalette(palette(draft, c.kind(), c.paletteRef()).id(), Terms.integer(c.integer())));
+    }
+
+    @Override
+    public List<ShowEdit> visitMovePalette(LineParser.MovePaletteContext c) {
+        return later(draft ->
+                new MovePalette(palette(draft, c.kind(), c.paletteRef()).id(), Terms.integer(c.integer())));
+    }
+
+    @Override
+    public List<ShowEdit> visitTintPalette(LineParser.TintPaletteContext c) {
+        return later(draft -> new DescribePalettes(
+                palettes(draft, c.kind(), c.paletteRef()),
+                Optional.of(c.OFF() != null ? Tint.NONE : Tint.of(c.WORD().getText())),
+                Optional.empty(),
+                Optional.empty()));
+    }
+
+    @Override
+    public List<ShowEdit> visitNotePalette(LineParser.NotePaletteContext c) {
+        return later(draft -> new DescribePalettes(
+                List.of(palette(draft, c.kind(), c.paletteRef()).id()),
+                Optional.empty(),
+                Optional.of(Terms.text(c.text())),
+                Optional.empty()));
+    }
+
+    @Override
+    public List<ShowEdit> visitTimePalette(LineParser.TimePaletteContext c) {
+        return later(draft -> new DescribePalettes(
+                palettes(draft, c.kind(), c.paletteRef()),
+                Optional.empty(),
+                Optional.empty(),
+                Optional.of(Optional.ofNullable(c.number()).map(Terms::number))));
+    }
+
+    private static List<PaletteId> palettes(
+            Draft draft, LineParser.KindContext kind, List<LineParser.PaletteRefContext> refs) {
+        return refs.stream().map(r -> palette(draft, kind, r).id()).toList();
     }
 
     private static Scope scope(LineParser.ScopeContext c) {
@@ -56,8 +150,12 @@ final class PaletteClauses extends RoomClauses {
 
     @Override
     public List<ShowEdit> visitApply(LineParser.ApplyContext c) {
-        return later(draft ->
-                new ApplyPalette(palette(draft, c.kind(), c.paletteRef()).id(), c.VALUES() != null));
+        return later(draft -> {
+            List<PaletteId> along = palettes(draft, c.kind(), c.paletteRef());
+            return along.size() == 1
+                    ? new ApplyPalette(along.get(0), c.VALUES() != null)
+                    : new SpreadPalettes(along, c.VALUES() != null);
+        });
     }
 
     @Override

@@ -1,7 +1,6 @@
 package app.loculus.core.desk;
 
 import app.loculus.core.colour.LinearRgb;
-import app.loculus.core.dmx.Encoder;
 import app.loculus.core.patch.Fixture;
 import app.loculus.core.patch.UnitId;
 import app.loculus.core.profile.Attribute;
@@ -47,7 +46,7 @@ public final class ValueRows {
 
         void count(Resolved resolved) {
             double value = resolved.fraction().value();
-            long dmx = Encoder.dmx(resolved.function(), resolved.fraction());
+            long dmx = resolved.place().dmx();
             double physical = resolved.function().physicalOf(resolved.fraction());
             units++;
             low = Math.min(low, value);

@@ -3,8 +3,9 @@ package app.loculus.core.dmx;
 import app.loculus.core.patch.Claim;
 import app.loculus.core.patch.Fixture;
 import app.loculus.core.patch.Patch;
+import app.loculus.core.profile.Attribute;
 import app.loculus.core.profile.Channel;
-import app.loculus.core.profile.ChannelFunction;
+import app.loculus.core.profile.FunctionValue;
 import app.loculus.core.profile.Mode;
 import app.loculus.core.resolve.Resolved;
 import app.loculus.core.unit.Fraction;
@@ -29,11 +30,6 @@ public final class Encoder {
     }
 
     private Encoder() {}
-
-    /** from + round(f·(to − from)), halves up. */
-    public static long dmx(ChannelFunction function, Fraction fraction) {
-        return function.from() + (long) Math.floor(fraction.value() * (function.to() - function.from()) + 0.5);
-    }
 
     static List<Piece> encode(Patch patch, Fixture fixture, List<Resolved> channels) {
         Map<Integer, byte[]> breaks = breaks(patch.modeOf(fixture), channels);
@@ -62,12 +58,19 @@ public final class Encoder {
         Resolved resolved = channels.get(channel);
         double level = 1;
         for (int dimmer : mode.dimmersOf(channel)) {
-            level *= channels.get(dimmer).fraction().value();
+            level *= channels.get(dimmer).place().light();
         }
-        Fraction fraction = level == 1
-                ? resolved.fraction()
-                : Fraction.clamp(resolved.fraction().value() * level);
-        return dmx(resolved.function(), fraction);
+        FunctionValue place = resolved.place();
+        return level == 1 ? place.dmx() : scaled(place, level).dmx();
+    }
+
+    /** Light scales as light, whichever way it runs; everything else from the foot of its function. */
+    private static FunctionValue scaled(FunctionValue place, double level) {
+        Attribute attribute = place.function().attribute();
+        return attribute.isAdditive() || attribute.equals(Attribute.DIMMER)
+                ? FunctionValue.lit(place.function(), place.light() * level)
+                : new FunctionValue(
+                        place.function(), Fraction.clamp(place.fraction().value() * level));
     }
 
     private static void write(Channel channel, long dmx, byte[] slots) {

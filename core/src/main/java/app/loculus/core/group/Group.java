@@ -3,6 +3,7 @@ package app.loculus.core.group;
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.selection.GroupId;
 import app.loculus.core.unit.Limits;
+import app.loculus.core.unit.Tint;
 
 /**
  * A numbered, named group.

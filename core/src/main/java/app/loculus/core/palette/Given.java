@@ -5,17 +5,23 @@ import app.loculus.core.profile.Attribute;
 import app.loculus.core.value.AttributeValue;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /**
  * What a palette gives one unit.
  *
  * @param values plain values by attribute; empty when the unit does not follow
+ * @param companions those of the values that only come along, so that the others work
  * @param follows the narrowest source used
- * @param difference from the colour intent, where there is one
+ * @param difference of what comes out from the colour intent, where there is one
  * @param words how it is reached, or why not
  */
 public record Given(
-        Map<Attribute, AttributeValue> values, Follows follows, Optional<ColourDifference> difference, String words) {
+        Map<Attribute, AttributeValue> values,
+        Set<Attribute> companions,
+        Follows follows,
+        Optional<ColourDifference> difference,
+        String words) {
 
     public boolean follow() {
         return follows != Follows.NONE;

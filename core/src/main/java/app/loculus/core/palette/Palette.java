@@ -22,7 +22,20 @@ public final class Palette {
     private final int number;
     private final String name;
     private final Optional<Chromaticity> intent;
+    private final Label label;
+    private final boolean refers;
     private final Map<ScopeKey, Map<Attribute, Entry>> byScope = new LinkedHashMap<>();
+
+    /** One without anything written beside it. */
+    public Palette(
+            PaletteId id,
+            Kind kind,
+            int number,
+            String name,
+            Optional<Chromaticity> intent,
+            Collection<Entry> entries) {
+        this(id, kind, number, name, intent, Label.NONE, entries);
+    }
 
     /**
      * @param number 1 to 9999, unique within the kind
@@ -34,6 +47,7 @@ public final class Palette {
             int number,
             String name,
             Optional<Chromaticity> intent,
+            Label label,
             Collection<Entry> entries) {
         if (number < 1 || number > 9999) {
             throw Refusal.of("palette.number", "palette", "Palette number " + number + " is outside 1 to 9999.");
@@ -43,8 +57,11 @@ public final class Palette {
         this.number = number;
         this.name = name;
         this.intent = intent;
+        // What earlier versions wrote has none.
+        this.label = label == null ? Label.NONE : label;
         entries.forEach(e ->
                 byScope.computeIfAbsent(e.scope(), s -> new LinkedHashMap<>()).put(e.attribute(), e));
+        this.refers = entries.stream().anyMatch(e -> e.value().followed().isPresent());
     }
 
     public PaletteId id() {
@@ -67,8 +84,32 @@ public final class Palette {
         return intent;
     }
 
+    public Label label() {
+        return label;
+    }
+
+    public Palette labelled(Label newLabel) {
+        return new Palette(id, kind, number, name, intent, newLabel, entries());
+    }
+
     public List<Entry> entries() {
         return byScope.values().stream().flatMap(m -> m.values().stream()).toList();
+    }
+
+    /** Whether it follows other palettes. */
+    public boolean refers() {
+        return refers;
+    }
+
+    /** The palettes it follows itself. */
+    public java.util.Set<PaletteId> followed() {
+        return entries().stream()
+                .flatMap(e -> e.value().followed().stream())
+                .collect(java.util.stream.Collectors.toCollection(java.util.LinkedHashSet::new));
+    }
+
+    public java.util.Set<ScopeKey> scopes() {
+        return java.util.Collections.unmodifiableSet(byScope.keySet());
     }
 
     public Map<Attribute, Entry> entries(ScopeKey scope) {
@@ -97,23 +138,24 @@ public final class Palette {
     }
 
     public Palette named(String newName) {
-        return new Palette(id, kind, number, newName, intent, entries());
+        return new Palette(id, kind, number, newName, intent, label, entries());
+    }
+
+    public Palette numbered(int newNumber) {
+        return new Palette(id, kind, newNumber, name, intent, label, entries());
+    }
+
+    /** The same once more. */
+    public Palette copied(PaletteId as, int newNumber, String newName) {
+        return new Palette(as, kind, newNumber, newName, intent, label, entries());
     }
 
     public Palette holding(Collection<Entry> newEntries) {
-        return new Palette(id, kind, number, name, intent, newEntries);
+        return new Palette(id, kind, number, name, intent, label, newEntries);
     }
 
-    /** The entries and intent become the new ones. */
-    public Palette replaced(Recorded recorded) {
-        return new Palette(id, kind, number, name, recorded.intent(), recorded.entries());
-    }
-
-    /** New entries win, others stay; a new intent wins, an old one stays when there is no new one. */
-    public Palette merged(Recorded recorded) {
-        List<Entry> all = java.util.stream.Stream.concat(entries().stream(), recorded.entries().stream())
-                .toList();
-        return new Palette(id, kind, number, name, intent.isPresent() ? intent : recorded.intent(), all);
+    public Palette standingFor(Optional<Chromaticity> colour) {
+        return new Palette(id, kind, number, name, colour, label, entries());
     }
 
     @Override
@@ -125,6 +167,7 @@ public final class Palette {
                         && p.number == number
                         && p.name.equals(name)
                         && p.intent.equals(intent)
+                        && p.label.equals(label)
                         && p.byScope.equals(byScope);
     }
 

@@ -5,7 +5,6 @@ import app.loculus.core.patch.Fixture;
 import app.loculus.core.patch.Patch;
 import app.loculus.core.patch.UnitId;
 import app.loculus.core.profile.ProfileId;
-import app.loculus.core.value.ColourAnswers;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.LinkedHashMap;
@@ -30,8 +29,8 @@ public final class Reach {
     private final Giver giver;
 
     /** @param units cells, or whole fixtures that have no cells */
-    public Reach(Patch patch, ColourAnswers answers, Collection<UnitId> units) {
-        this.giver = new Giver(patch, answers);
+    public Reach(Patch patch, Giver giver, Collection<UnitId> units) {
+        this.giver = giver;
         for (UnitId unit : units) {
             Fixture fixture = patch.get(unit.fixture());
             kins.computeIfAbsent(new Kin(fixture.profile(), fixture.mode(), unit.cell()), k -> new ArrayList<>())
@@ -50,7 +49,7 @@ public final class Reach {
     }
 
     private void count(Palette palette, Kin kin, List<UnitId> units, Map<Way, Integer> counts) {
-        if (!palette.hasUnitEntries()) {
+        if (!palette.hasUnitEntries() && !palette.refers()) {
             counts.merge(way(kin, giver.give(palette, units.get(0))), units.size(), Integer::sum);
             return;
         }

@@ -2,12 +2,20 @@ package app.loculus.core.palette;
 
 import app.loculus.core.colour.Chromaticity;
 import app.loculus.core.colour.ColourDifference;
+import app.loculus.core.patch.Fixture;
+import app.loculus.core.patch.Patch;
+import app.loculus.core.patch.UnitId;
 import app.loculus.core.problem.Problem;
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.problem.WayOut;
 import app.loculus.core.profile.Attribute;
 import app.loculus.core.profile.Kind;
+import app.loculus.core.profile.Mode;
+import app.loculus.core.profile.Parameter;
 import app.loculus.core.value.AttributeValue;
+import app.loculus.core.value.ColourAnswers;
+import app.loculus.core.value.PaletteId;
+import app.loculus.core.value.Sent;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -16,62 +24,201 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
+import java.util.function.Predicate;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
 
 /**
  * Turns what units contribute into entries.
  *
  * <p>Without a scope asked for: intensity and position per fixture; everything else global if all agree on each
- * attribute, else per type if units of each type agree, else per fixture.
+ * attribute, else per type if units of each type agree, else per fixture. And narrower than that where the palette would
+ * not give everybody who contributed the same output again.
  */
 public final class Recorder {
 
-    private Recorder() {}
+    private static final List<Scope> FROM_BROAD = List.of(Scope.GLOBAL, Scope.PER_TYPE, Scope.PER_FIXTURE);
 
-    /** @throws Refusal when the asked-for scope is not supported by the values, naming attributes and units */
-    public static Recorded record(Kind kind, Optional<Scope> asked, List<Contribution> contributions) {
-        Scope scope = asked.orElseGet(() -> automatic(kind, contributions));
-        asked.ifPresent(wanted -> refuseDisagreement(wanted, contributions));
+    private final Patch patch;
+    private final ColourAnswers answers;
+    private final Map<PaletteId, Palette> palettes;
+    private final Kind kind;
+    private final List<Contribution> contributions;
+    private final Optional<Palette> before;
+
+    /** @param before the palette that this is merged into */
+    public Recorder(
+            Patch patch,
+            Map<PaletteId, Palette> palettes,
+            ColourAnswers answers,
+            Kind kind,
+            List<Contribution> contributions,
+            Optional<Palette> before) {
+        this.patch = patch;
+        this.answers = answers;
+        this.palettes = palettes;
+        this.kind = kind;
+        this.contributions = contributions;
+        this.before = before;
+    }
+
+    /**
+     * @param asked a scope in place of the one found
+     * @param put makes of it the palette as it would be then
+     * @throws Refusal when the asked-for scope is not supported by the values, naming attributes and units
+     */
+    public Recorded record(Optional<Scope> asked, Function<Recorded, Palette> put) {
+        if (asked.isPresent()) {
+            refuseDisagreement(asked.get());
+            Recorded recorded = at(asked.get(), "asked for");
+            refuseLoss(asked.get(), recorded, put.apply(recorded));
+            return recorded;
+        }
+        String reason = "all agree";
+        for (Scope scope : FROM_BROAD) {
+            Map<Attribute, Set<String>> differ = disagreements(scope, a -> !own(a));
+            Recorded recorded = at(scope, reasoned(scope, reason));
+            List<String> lost = differ.isEmpty() ? hurt(recorded, put.apply(recorded)) : List.of();
+            if (differ.isEmpty() && lost.isEmpty() || scope == Scope.PER_FIXTURE) {
+                return recorded;
+            }
+            reason = differ.isEmpty()
+                    ? scope.words() + " would change " + String.join(", ", lost)
+                    : differ.entrySet().iterator().next().getKey() + " differs between "
+                            + String.join(
+                                    ", ", differ.entrySet().iterator().next().getValue());
+        }
+        throw new IllegalStateException("Per fixture always holds");
+    }
+
+    private String reasoned(Scope scope, String reason) {
+        boolean ownOnly = contributions.stream()
+                .allMatch(c -> c.values().keySet().stream().allMatch(a -> own(c, a)));
+        return ownOnly ? kind.word() + " belongs to each fixture" : scope == Scope.GLOBAL ? "all agree" : reason;
+    }
+
+    private boolean own(Attribute attribute) {
+        return contributions.stream().anyMatch(c -> c.values().containsKey(attribute) && own(c, attribute));
+    }
+
+    /** Intensity and position belong to each fixture. */
+    private static boolean own(Contribution c, Attribute attribute) {
+        Kind of = c.kinds().getOrDefault(attribute, Kind.CONTROL);
+        return of == Kind.INTENSITY || of == Kind.POSITION;
+    }
+
+    private Recorded at(Scope scope, String reason) {
+        boolean chosen = reason.equals("asked for");
         Map<String, Entry> entries = new LinkedHashMap<>();
         for (Contribution c : contributions) {
-            ScopeKey key = key(scope, c);
-            c.values()
-                    .forEach((attribute, value) -> entries.putIfAbsent(
-                            key + " " + attribute,
-                            new Entry(key, attribute, value, c.companions().contains(attribute))));
+            c.values().forEach((attribute, value) -> {
+                ScopeKey key = c.key(!chosen && own(c, attribute) ? Scope.PER_FIXTURE : scope);
+                entries.putIfAbsent(
+                        key + " " + attribute,
+                        new Entry(key, attribute, value, c.companions().contains(attribute)));
+            });
         }
-        Optional<Chromaticity> intent = kind == Kind.COLOUR ? intent(contributions) : Optional.empty();
-        return new Recorded(scope, intent, List.copyOf(entries.values()));
+        Scope narrowest = entries.values().stream()
+                .map(e -> e.scope().scope())
+                .max(java.util.Comparator.naturalOrder())
+                .orElse(scope);
+        boolean asked = contributions.stream().allMatch(c -> c.asked().isPresent());
+        return new Recorded(
+                narrowest,
+                reason,
+                kind == Kind.COLOUR ? intent() : Optional.empty(),
+                asked,
+                List.copyOf(entries.values()));
     }
 
-    private static Scope automatic(Kind kind, List<Contribution> contributions) {
-        if (kind == Kind.INTENSITY || kind == Kind.POSITION) {
-            return Scope.PER_FIXTURE;
+    /** The colour they all bring, if they agree within a match. */
+    private Optional<Chromaticity> intent() {
+        List<Chromaticity> brought =
+                contributions.stream().flatMap(c -> c.colour().stream()).toList();
+        boolean agree = brought.stream()
+                .allMatch(c -> c.differenceTo(brought.get(0)).grade().compareTo(ColourDifference.Grade.MATCH) <= 0);
+        return agree && !brought.isEmpty() ? Optional.of(brought.get(0)) : Optional.empty();
+    }
+
+    /** Who would not get the same output again, and other types that would look different beside the same colour. */
+    private List<String> hurt(Recorded recorded, Palette after) {
+        List<String> lost = lost(recorded, after);
+        boolean sameColour = kind == Kind.COLOUR
+                && before.flatMap(Palette::intent).isPresent()
+                && before.flatMap(Palette::intent).equals(after.intent());
+        return lost.isEmpty() && sameColour ? others(after) : lost;
+    }
+
+    /** Types that would change, or whose recorded mix would make way for one that they do not have. */
+    private List<String> others(Palette after) {
+        Set<Attribute> gone = before.orElseThrow().entries(new ScopeKey.Global()).keySet().stream()
+                .filter(a -> a.isMix() && !after.entries(new ScopeKey.Global()).containsKey(a))
+                .collect(Collectors.toSet());
+        List<String> changed = othersChanged(after);
+        return gone.isEmpty() || !changed.isEmpty() ? changed : List.of("those that it was recorded from");
+    }
+
+    private List<String> othersChanged(Palette after) {
+        Set<String> ours = contributions.stream().map(c -> c.type().value()).collect(Collectors.toSet());
+        Giver giver = new Giver(patch, palettes, answers);
+        return patch.fixtures().stream()
+                .filter(f -> !ours.contains(f.profile().value()))
+                .filter(f -> units(f).anyMatch(u -> !giver.give(before.orElseThrow(), u)
+                        .values()
+                        .equals(giver.give(after, u).values())))
+                .map(f -> patch.profileOf(f).name())
+                .distinct()
+                .toList();
+    }
+
+    private Stream<UnitId> units(Fixture fixture) {
+        return IntStream.rangeClosed(0, patch.modeOf(fixture).cells()).mapToObj(cell -> new UnitId(fixture.id(), cell));
+    }
+
+    /** Who would not get the same output again. */
+    private List<String> lost(Recorded recorded, Palette after) {
+        Giver giver = new Giver(patch, palettes, answers);
+        Set<Attribute> recordedOnes =
+                recorded.entries().stream().map(Entry::attribute).collect(Collectors.toSet());
+        return contributions.stream()
+                .filter(c -> !comesBack(giver, after, c, recordedOnes))
+                .map(Contribution::label)
+                .toList();
+    }
+
+    private boolean comesBack(Giver giver, Palette after, Contribution c, Set<Attribute> recordedOnes) {
+        boolean references =
+                c.values().values().stream().anyMatch(v -> v.followed().isPresent());
+        if (references) {
+            return true;
         }
-        if (disagreements(Scope.GLOBAL, contributions).isEmpty()) {
-            return Scope.GLOBAL;
+        Mode mode = patch.modeOf(patch.get(c.unit().fixture()));
+        int cell = c.unit().cell();
+        Sent wanted = Sent.overHome(mode, cell, c.values());
+        Sent given = Sent.overHome(mode, cell, giver.give(after, c.unit()).values());
+        boolean mixed = recordedOnes.stream().anyMatch(Attribute::isMix);
+        return mode.parameters(cell).values().stream()
+                .filter(p -> recordedOnes.contains(p.attribute())
+                        || mixed && p.attribute().isMix())
+                .map(Parameter::channel)
+                .allMatch(channel -> wanted.at(channel) == given.at(channel));
+    }
+
+    private void refuseLoss(Scope scope, Recorded recorded, Palette after) {
+        List<String> lost = lost(recorded, after);
+        if (!lost.isEmpty()) {
+            throw Refusal.of(
+                    "palette.scope",
+                    "scope",
+                    "Recorded " + scope.words() + ", it would not give " + String.join(", ", lost)
+                            + " the same again: what the others bring is not theirs.",
+                    WayOut.advice("Record per type or per fixture."));
         }
-        return disagreements(Scope.PER_TYPE, contributions).isEmpty() ? Scope.PER_TYPE : Scope.PER_FIXTURE;
     }
 
-    private static ScopeKey key(Scope scope, Contribution c) {
-        return switch (scope) {
-            case GLOBAL -> new ScopeKey.Global();
-            case PER_TYPE -> new ScopeKey.Type(c.type());
-            case PER_FIXTURE -> new ScopeKey.Unit(c.unit());
-        };
-    }
-
-    /** The colour they all show, if they agree within a match. */
-    private static Optional<Chromaticity> intent(List<Contribution> contributions) {
-        List<Chromaticity> shown =
-                contributions.stream().flatMap(c -> c.shown().stream()).toList();
-        boolean agree = shown.stream()
-                .allMatch(c -> c.differenceTo(shown.get(0)).grade().compareTo(ColourDifference.Grade.MATCH) <= 0);
-        return agree && !shown.isEmpty() ? Optional.of(shown.get(0)) : Optional.empty();
-    }
-
-    private static void refuseDisagreement(Scope scope, List<Contribution> contributions) {
-        Map<Attribute, Set<String>> differ = disagreements(scope, contributions);
+    private void refuseDisagreement(Scope scope) {
+        Map<Attribute, Set<String>> differ = disagreements(scope, a -> true);
         if (differ.isEmpty()) {
             return;
         }
@@ -85,15 +232,16 @@ public final class Recorder {
         throw new Refusal(problems);
     }
 
-    private static Map<Attribute, Set<String>> disagreements(Scope scope, List<Contribution> contributions) {
-        Function<Contribution, Object> key = c -> key(scope, c);
-        Map<Object, Map<Attribute, Contribution>> first = new LinkedHashMap<>();
+    private Map<Attribute, Set<String>> disagreements(Scope scope, Predicate<Attribute> counts) {
+        Map<ScopeKey, Map<Attribute, Contribution>> first = new LinkedHashMap<>();
         Map<Attribute, Set<String>> differ = new LinkedHashMap<>();
         for (Contribution c : contributions) {
-            Map<Attribute, Contribution> seen = first.computeIfAbsent(key.apply(c), k -> new LinkedHashMap<>());
+            Map<Attribute, Contribution> seen = first.computeIfAbsent(c.key(scope), k -> new LinkedHashMap<>());
             for (Map.Entry<Attribute, AttributeValue> value : c.values().entrySet()) {
                 Contribution other = seen.putIfAbsent(value.getKey(), c);
-                if (other != null && !other.values().get(value.getKey()).equals(value.getValue())) {
+                if (other != null
+                        && counts.test(value.getKey())
+                        && !other.values().get(value.getKey()).equals(value.getValue())) {
                     Set<String> units = differ.computeIfAbsent(value.getKey(), a -> new LinkedHashSet<>());
                     units.add(other.label());
                     units.add(c.label());

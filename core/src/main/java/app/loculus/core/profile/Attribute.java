@@ -29,6 +29,16 @@ public record Attribute(String name) {
         return name.matches("Color\\d+");
     }
 
+    /** Whether it changes a colour from beside mix and wheels: temperature, hue or saturation of their own. */
+    public boolean isColourCorrection() {
+        return name.matches("CT[OBC]\\d*|Tint|CRI\\d*");
+    }
+
+    /** Whether it has a part in the colour that is seen. */
+    public boolean makesColour() {
+        return isMix() || isColourWheel() || isColourCorrection();
+    }
+
     @Override
     public String toString() {
         return name;

@@ -3,6 +3,7 @@ package app.loculus.core.profile;
 import app.loculus.core.unit.Resolution;
 import java.util.List;
 import java.util.OptionalLong;
+import java.util.function.Predicate;
 
 /**
  * One channel of a mode.
@@ -55,11 +56,23 @@ public record Channel(
         return functions.get(0).attribute();
     }
 
-    /** The function that the home value lies in. */
+    /** The function that the home value lies in; one that always works goes first. */
     public ChannelFunction homeFunction() {
-        return functions.stream()
-                .filter(f -> home >= f.from() && home <= f.to() && f.master().isEmpty())
+        return functionAt(home, f -> f.master().isEmpty());
+    }
+
+    /**
+     * The function a value lies in.
+     *
+     * @param better chooses among several; without one of these it is the first that holds the value, and the first of
+     *     all where none does
+     */
+    public ChannelFunction functionAt(long dmx, Predicate<ChannelFunction> better) {
+        List<ChannelFunction> holding =
+                functions.stream().filter(f -> f.holds(dmx)).toList();
+        return holding.stream()
+                .filter(better)
                 .findFirst()
-                .orElse(functions.get(0));
+                .orElse(holding.isEmpty() ? functions.get(0) : holding.get(0));
     }
 }

@@ -63,6 +63,15 @@ public record ChannelFunction(
         return fractionOfDmx(home);
     }
 
+    /** Whether its physical range runs from a higher value to a lower one. */
+    public boolean runsDown() {
+        return physicalFrom > physicalTo;
+    }
+
+    public boolean holds(long dmx) {
+        return dmx >= from && dmx <= to;
+    }
+
     public Optional<NamedRange> range(String rangeName) {
         return ranges.stream().filter(r -> r.name().equalsIgnoreCase(rangeName)).findFirst();
     }

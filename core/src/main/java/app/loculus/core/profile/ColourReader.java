@@ -26,8 +26,8 @@ final class ColourReader {
         this.lamp = lamp;
     }
 
-    ColourSystems read(Map<Attribute, Parameter> parameters) {
-        return new ColourSystems(additive(parameters), subtractive(parameters), wheel(parameters));
+    ColourSystems read(Map<Attribute, Parameter> parameters, List<Channel> channels) {
+        return new ColourSystems(additive(parameters), subtractive(parameters), wheels(parameters, channels));
     }
 
     private List<AdditiveSystem> additive(Map<Attribute, Parameter> parameters) {
@@ -51,28 +51,33 @@ final class ColourReader {
         return parameters.keySet().containsAll(FLAGS) ? Optional.of(new SubtractiveMixer(lamp)) : Optional.empty();
     }
 
-    private Optional<WheelSystem> wheel(Map<Attribute, Parameter> parameters) {
+    private List<WheelSystem> wheels(Map<Attribute, Parameter> parameters, List<Channel> channels) {
         return parameters.values().stream()
                 .filter(p -> p.attribute().isColourWheel())
-                .flatMap(p -> slots(p).stream())
-                .findFirst();
+                .flatMap(p -> channels.get(p.channel()).functions().stream()
+                        .filter(f -> f.attribute().equals(p.attribute()))
+                        .flatMap(f -> slots(f).stream())
+                        .limit(1))
+                .toList();
     }
 
-    private Optional<WheelSystem> slots(Parameter parameter) {
-        Wheel wheel = parameter.function().wheel().map(wheels::get).orElse(null);
+    private Optional<WheelSystem> slots(ChannelFunction function) {
+        Wheel wheel = function.wheel().map(wheels::get).orElse(null);
         if (wheel == null) {
             return Optional.empty();
         }
         List<WheelMatcher.Slot> out = new ArrayList<>();
         for (int number = 1; number <= wheel.slots().size(); number++) {
             WheelSlot slot = wheel.slots().get(number - 1);
-            boolean reachable = parameter.function().rangeOfSlot(number).isPresent();
+            boolean reachable = function.rangeOfSlot(number).isPresent();
             if (reachable && slot.colour().isPresent()) {
                 out.add(new WheelMatcher.Slot(
                         number, slot.name(), inFrontOfLamp(slot.colour().get())));
             }
         }
-        return out.isEmpty() ? Optional.empty() : Optional.of(new WheelSystem(parameter.attribute(), List.copyOf(out)));
+        return out.isEmpty()
+                ? Optional.empty()
+                : Optional.of(new WheelSystem(function.attribute(), function, List.copyOf(out)));
     }
 
     /** A slot's colour is given under white light; the lamp shifts it in linear light. */

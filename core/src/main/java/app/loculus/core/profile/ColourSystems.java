@@ -6,12 +6,12 @@ import java.util.Optional;
 
 /** Every way one cell has of making a colour. */
 public record ColourSystems(
-        List<AdditiveSystem> additive, Optional<SubtractiveMixer> subtractive, Optional<WheelSystem> wheel) {
+        List<AdditiveSystem> additive, Optional<SubtractiveMixer> subtractive, List<WheelSystem> wheels) {
 
-    public static final ColourSystems NONE = new ColourSystems(List.of(), Optional.empty(), Optional.empty());
+    public static final ColourSystems NONE = new ColourSystems(List.of(), Optional.empty(), List.of());
 
     public boolean none() {
-        return additive.isEmpty() && subtractive.isEmpty() && wheel.isEmpty();
+        return additive.isEmpty() && subtractive.isEmpty() && wheels.isEmpty();
     }
 
     public boolean mixes() {

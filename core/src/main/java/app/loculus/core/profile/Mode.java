@@ -2,13 +2,13 @@ package app.loculus.core.profile;
 
 import app.loculus.core.colour.Tristimulus;
 import app.loculus.core.profile.facts.BeamFacts;
-import app.loculus.core.unit.Fraction;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
+import java.util.function.IntToLongFunction;
 
 /**
  * One way a fixture can be set up: its channels and cells.
@@ -66,7 +66,7 @@ public final class Mode {
         ColourReader reader = new ColourReader(wheels, emitters, lamp);
         for (int cell = 0; cell <= cells.count(); cell++) {
             parameters.put(cell, parametersOf(cell));
-            colours.put(cell, reader.read(parameters.get(cell)));
+            colours.put(cell, reader.read(parameters.get(cell), this.channels));
         }
         this.channels.forEach(this::count);
         this.channels.forEach(c -> dimmedBy.add(dimmersOf(c)));
@@ -221,6 +221,17 @@ public final class Mode {
                 .orElse(parameter.function());
     }
 
+    /** The function of the parameter's attribute that reaches a physical value; its usual one where none or it does. */
+    public ChannelFunction functionReaching(Parameter parameter, double physical) {
+        if (parameter.function().reaches(physical)) {
+            return parameter.function();
+        }
+        return channelOf(parameter).functions().stream()
+                .filter(f -> f.attribute().equals(parameter.attribute()) && f.reaches(physical))
+                .findFirst()
+                .orElse(parameter.function());
+    }
+
     /** Where an attribute of the unit lives: on the cell itself, else on the nearest cells inside it that have it. */
     public List<Integer> homesOf(int cell, Attribute attribute) {
         if (parameters(cell).containsKey(attribute)) {
@@ -240,28 +251,86 @@ public final class Mode {
                 .toList();
     }
 
-    /** What else must be set so that an attribute works: the mode channels of its function, at a working value. */
-    public Map<Parameter, Fraction> companions(Parameter parameter) {
-        Map<Parameter, Fraction> found = new LinkedHashMap<>();
-        parameter
-                .function()
-                .master()
-                .ifPresent(master -> masterOf(master).ifPresent(m -> {
-                    Channel channel = channelOf(m);
-                    found.put(
-                            m,
-                            m.function()
-                                    .fractionOfDmx(
-                                            master.chosen(channel.resolution().max())));
-                }));
+    /**
+     * What mode channels must send so that a function works, by index of the channel: masters, and what those need in
+     * their turn. One that is inside the range it has to be in stays where it is.
+     *
+     * @param cell where the function's own channel is
+     * @param now what a channel sends at present, in its resolution
+     */
+    public Map<Integer, Long> masters(int cell, ChannelFunction function, IntToLongFunction now) {
+        Map<Integer, Long> found = new LinkedHashMap<>();
+        masters(cell, function, now, found);
         return found;
     }
 
-    /** The parameter of a mode master's channel. */
-    public Optional<Parameter> masterOf(ModeMaster master) {
-        return parameters.values().stream()
-                .flatMap(p -> p.values().stream())
-                .filter(p -> channels.get(p.channel()).key().equals(master.channel()))
-                .findFirst();
+    private void masters(int cell, ChannelFunction function, IntToLongFunction now, Map<Integer, Long> found) {
+        ModeMaster master = function.master().orElse(null);
+        int index = master == null ? -1 : masterOf(cell, master);
+        if (index < 0 || found.containsKey(index)) {
+            return;
+        }
+        Channel channel = channels.get(index);
+        long present = now.applyAsLong(index);
+        long needed = master.metBy(present)
+                ? present
+                : master.chosen(channel.resolution().max());
+        found.put(index, needed);
+        masters(channel.cell(), working(index, needed, now), now, found);
+    }
+
+    /** Index of a master's channel, −1 where there is none: of several copies a cell's own, else the nearest outwards. */
+    public int masterOf(int cell, ModeMaster master) {
+        for (int outer : cells.outwards(cell)) {
+            for (int i = 0; i < channels.size(); i++) {
+                Channel c = channels.get(i);
+                if (c.cell() == outer
+                        && (c.key().equals(master.channel()) || c.plainKey().equals(master.channel()))) {
+                    return i;
+                }
+            }
+        }
+        for (int i = 0; i < channels.size(); i++) {
+            if (channels.get(i).key().equals(master.channel())) {
+                return i;
+            }
+        }
+        return -1;
+    }
+
+    /** The function that a value of a channel lies in, those first whose masters are met. @param now as for masters */
+    public ChannelFunction working(int channel, long dmx, IntToLongFunction now) {
+        return channels.get(channel)
+                .functionAt(
+                        dmx,
+                        f -> f.master()
+                                .map(m -> met(channels.get(channel).cell(), m, now))
+                                .orElse(true));
+    }
+
+    /** Whether a function works: its master is inside the range, and where it stands it works itself. */
+    public boolean works(int cell, ChannelFunction function, IntToLongFunction now) {
+        return masters(cell, function, now).entrySet().stream()
+                .allMatch(m -> now.applyAsLong(m.getKey()) == m.getValue());
+    }
+
+    private boolean met(int cell, ModeMaster master, IntToLongFunction now) {
+        int index = masterOf(cell, master);
+        return index < 0 || master.metBy(now.applyAsLong(index));
+    }
+
+    /** The attribute that a channel at a value is called by: that of the function the value lies in, if it leads here. */
+    public Attribute calledBy(int channel, long dmx) {
+        Channel of = channels.get(channel);
+        Attribute attribute = of.functionAt(dmx, f -> true).attribute();
+        return parameter(of.cell(), attribute)
+                        .filter(p -> p.channel() == channel)
+                        .isPresent()
+                ? attribute
+                : parameters(of.cell()).values().stream()
+                        .filter(p -> p.channel() == channel)
+                        .map(Parameter::attribute)
+                        .findFirst()
+                        .orElse(of.attribute());
     }
 }

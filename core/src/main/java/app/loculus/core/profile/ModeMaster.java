@@ -9,8 +9,16 @@ package app.loculus.core.profile;
  */
 public record ModeMaster(String channel, long from, long to) {
 
-    /** The end of the range that lies furthest into it: the top for a range that ends at the top. */
+    /** Whether the function works at this value of the master, whatever function of the master it falls in. */
+    public boolean metBy(long dmx) {
+        return dmx >= from && dmx <= to;
+    }
+
+    /** A value well inside: the end for a range that reaches one, so that a crossfade is all the way over; else its middle. */
     public long chosen(long masterMax) {
-        return to == masterMax ? to : from;
+        if (to >= masterMax) {
+            return masterMax;
+        }
+        return from == 0 ? 0 : from + (to - from) / 2;
     }
 }

@@ -32,7 +32,7 @@ final class VirtualDimmers {
     }
 
     private static boolean hasEmitters(List<Channel> channels, int cell) {
-        return channels.stream().anyMatch(c -> c.cell() == cell && c.attribute().isVisibleAdditive());
+        return channels.stream().anyMatch(c -> c.cell() == cell && c.attribute().isAdditive());
     }
 
     private static Channel dimmer(int cell, boolean open) {
@@ -54,16 +54,26 @@ final class VirtualDimmers {
     }
 
     private static void whiteAtHome(List<Channel> channels, int cell) {
+        boolean visible = channels.stream().anyMatch(c -> c.cell() == cell && shows(c, true));
         boolean dark = channels.stream()
-                .filter(c -> c.cell() == cell && c.attribute().isVisibleAdditive())
-                .allMatch(c -> c.home() == 0);
+                .filter(c -> c.cell() == cell && shows(c, visible))
+                .allMatch(c -> c.home() == dark(c));
         if (dark) {
-            channels.replaceAll(c -> c.cell() == cell && c.attribute().isVisibleAdditive() ? open(c) : c);
+            channels.replaceAll(c -> c.cell() == cell && shows(c, visible) ? open(c) : c);
         }
     }
 
+    /** Emitters that make what a lamp shows: the visible ones, and the others where it has none of these. */
+    private static boolean shows(Channel c, boolean visible) {
+        return visible ? c.attribute().isVisibleAdditive() : c.attribute().isAdditive();
+    }
+
+    private static long dark(Channel c) {
+        return FunctionValue.lit(c.homeFunction(), 0).dmx();
+    }
+
     private static Channel open(Channel c) {
-        long max = c.resolution().max();
-        return new Channel(c.key(), c.breakNumber(), c.offsets(), c.cell(), c.functions(), max, c.highlight());
+        long full = FunctionValue.lit(c.homeFunction(), 1).dmx();
+        return new Channel(c.key(), c.breakNumber(), c.offsets(), c.cell(), c.functions(), full, c.highlight());
     }
 }

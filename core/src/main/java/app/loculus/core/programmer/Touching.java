@@ -1,5 +1,6 @@
 package app.loculus.core.programmer;
 
+import app.loculus.core.colour.Chromaticity;
 import app.loculus.core.patch.Fixture;
 import app.loculus.core.patch.Patch;
 import app.loculus.core.patch.UnitId;
@@ -7,48 +8,60 @@ import app.loculus.core.profile.Attribute;
 import app.loculus.core.profile.Cells;
 import app.loculus.core.profile.Channel;
 import app.loculus.core.profile.ChannelFunction;
+import app.loculus.core.profile.FunctionValue;
 import app.loculus.core.profile.Kind;
 import app.loculus.core.profile.Mode;
 import app.loculus.core.profile.Parameter;
 import app.loculus.core.profile.Profile;
-import app.loculus.core.unit.Fraction;
 import app.loculus.core.value.AttributeValue;
+import app.loculus.core.value.Sent;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /**
  * Sets working values by the rules of touching.
  *
- * <p>Touching one attribute of an additive or subtractive mix touches the whole mix at its current values. Touching an
- * attribute that only works while a mode channel is in some range also touches that channel. Attributes that share a
- * channel exclude each other. A whole fixture passes on to its cells what only they have. Not for sharing between
- * threads.
+ * <p>Touching one attribute of an additive or subtractive mix touches the whole mix at what goes out now, from whichever
+ * layer. Touching an attribute that only works while a mode channel is in some range also touches that channel; one that
+ * is inside stays where it is. Attributes that share a channel exclude each other. A whole fixture passes on to its
+ * cells what only they have. Not for sharing between threads.
  */
 public final class Touching {
 
-    /** Turns a palette reference into the plain value it stands for now. */
-    public interface Plain {
+    /** What goes out before anything is touched, highlight aside. */
+    public interface Now {
+
+        /** @param channel its index in the fixture's mode */
+        FunctionValue at(Fixture fixture, int channel);
+
+        /** What a reference to a palette stands for; the value itself when it is none. */
         Optional<AttributeValue> plain(UnitId unit, Attribute attribute, AttributeValue value);
     }
 
     private final Patch patch;
     private final Programmer programmer;
-    private final Plain plain;
+    private final Now now;
     private final Map<UnitId, Map<Attribute, Touched>> changed = new LinkedHashMap<>();
+    private final Map<UnitId, Optional<Chromaticity>> asked = new LinkedHashMap<>();
 
-    public Touching(Patch patch, Programmer programmer, Plain plain) {
+    public Touching(Patch patch, Programmer programmer, Now now) {
         this.patch = patch;
         this.programmer = programmer;
-        this.plain = plain;
+        this.now = now;
     }
 
     /** What has been set so far, by unit. */
     public Map<UnitId, UnitValues> changed() {
         Map<UnitId, UnitValues> out = new LinkedHashMap<>();
-        changed.forEach((unit, values) -> out.put(unit, new UnitValues(values)));
+        changed.forEach((unit, values) -> out.put(
+                unit,
+                new UnitValues(
+                        values, asked.getOrDefault(unit, programmer.of(unit).asked()))));
         return out;
     }
 
@@ -68,37 +81,65 @@ public final class Touching {
                 if (attribute.isMix()) {
                     touchMix(home, attribute);
                 }
+                if (attribute.makesColour()) {
+                    asked.put(home, Optional.empty());
+                }
                 put(home, parameter, Touched.byHand(value));
-                companions(home, parameter);
+                companions(home, parameter, value);
                 any = true;
             }
         }
         return any;
     }
 
-    /** Sets attributes that were worked out together, without touching the rest of their mix. */
-    public void setTogether(UnitId unit, Map<Attribute, ? extends AttributeValue> values) {
-        values.forEach((attribute, value) -> modeOf(unit)
-                .parameter(unit.cell(), attribute)
+    /**
+     * Sets attributes that were worked out together, without touching the rest of their mix.
+     *
+     * @param along those of the values that only come along
+     * @param colour the colour that is asked for with them, if it is one
+     */
+    public void setTogether(
+            UnitId unit,
+            Map<Attribute, ? extends AttributeValue> values,
+            Set<Attribute> along,
+            Optional<Chromaticity> colour) {
+        Mode mode = modeOf(unit);
+        Fixture fixture = patch.get(unit.fixture());
+        if (values.keySet().stream().anyMatch(Attribute::makesColour)) {
+            asked.put(unit, colour);
+        }
+        Sent sent = new Sent(mode, unit.cell(), channel -> sentNow(fixture, mode, channel));
+        values.forEach((attribute, value) -> mode.parameter(unit.cell(), attribute)
                 .ifPresent(p -> {
-                    put(unit, p, Touched.byHand(value));
-                    companions(unit, p);
+                    boolean companion = along.contains(attribute);
+                    put(unit, p, companion ? Touched.along(value) : Touched.byHand(value));
+                    now.plain(unit, attribute, value).ifPresent(plain -> sent.set(attribute, plain));
                 }));
+        Set<Integer> said = new HashSet<>();
+        values.keySet().forEach(a -> mode.parameter(unit.cell(), a).ifPresent(p -> said.add(p.channel())));
+        sent.masters().forEach((channel, dmx) -> {
+            if (!said.contains(channel)) {
+                along(fixture, mode, channel, dmx);
+            }
+        });
     }
 
     /** Sends every attribute of a kind to home, or all of them without a kind, and touches them. */
     public boolean home(UnitId unit, Optional<Kind> kind) {
         boolean any = false;
         Profile profile = patch.profileOf(patch.get(unit.fixture()));
-        List<Channel> channels = modeOf(unit).channels();
-        for (int i = 0; i < channels.size(); i++) {
-            Channel channel = channels.get(i);
-            ChannelFunction function = channel.homeFunction();
-            boolean meant = kind.isEmpty() || profile.kindOf(function.attribute()) == kind.get();
-            if (meant && modeOf(unit).layout().within(channel.cell(), unit.cell())) {
+        Mode mode = modeOf(unit);
+        for (int i = 0; i < mode.channels().size(); i++) {
+            Channel channel = mode.channels().get(i);
+            Attribute attribute = mode.calledBy(i, channel.home());
+            boolean meant = kind.isEmpty() || profile.kindOf(attribute) == kind.get();
+            if (meant && mode.layout().within(channel.cell(), unit.cell())) {
                 UnitId home = new UnitId(unit.fixture(), channel.cell());
-                Parameter parameter = new Parameter(channel.cell(), function.attribute(), i, function);
-                put(home, parameter, Touched.byHand(new AttributeValue.Level(function.fractionOfDmx(channel.home()))));
+                Parameter parameter = mode.parameter(channel.cell(), attribute).orElseThrow();
+                put(home, parameter, Touched.byHand(AttributeValue.home(mode, parameter)));
+                if (attribute.makesColour()) {
+                    asked.put(home, Optional.empty());
+                }
                 any = true;
             }
         }
@@ -106,10 +147,14 @@ public final class Touching {
     }
 
     private void touchMix(UnitId unit, Attribute touched) {
-        for (Parameter parameter : modeOf(unit).parameters(unit.cell()).values()) {
+        Mode mode = modeOf(unit);
+        Fixture fixture = patch.get(unit.fixture());
+        for (Parameter parameter : mode.parameters(unit.cell()).values()) {
             Attribute other = parameter.attribute();
             if (sameMix(other, touched) && !other.equals(touched)) {
-                put(unit, parameter, new Touched(currentPlain(unit, parameter), true, false));
+                AttributeValue current =
+                        AttributeValue.of(mode, parameter, placeNow(fixture, mode, parameter.channel()));
+                put(unit, parameter, new Touched(current, true, false));
             }
         }
     }
@@ -118,44 +163,57 @@ public final class Touching {
         return one.isVisibleAdditive() && other.isVisibleAdditive() || one.isSubtractive() && other.isSubtractive();
     }
 
-    private AttributeValue currentPlain(UnitId unit, Parameter parameter) {
-        return Optional.ofNullable(values(unit).get(parameter.attribute()))
-                .flatMap(t -> plain.plain(unit, parameter.attribute(), t.value()))
-                .orElse(new AttributeValue.Level(homeOf(unit, parameter)));
+    private void companions(UnitId unit, Parameter parameter, AttributeValue value) {
+        Mode mode = modeOf(unit);
+        Fixture fixture = patch.get(unit.fixture());
+        now.plain(unit, parameter.attribute(), value)
+                .flatMap(v -> v.in(mode, parameter))
+                .filter(place -> place.function().master().isPresent())
+                .ifPresent(
+                        place -> mode.masters(unit.cell(), place.function(), channel -> sentNow(fixture, mode, channel))
+                                .forEach((channel, dmx) -> along(fixture, mode, channel, dmx)));
     }
 
-    private Fraction homeOf(UnitId unit, Parameter parameter) {
-        return parameter
-                .function()
-                .fractionOfDmx(modeOf(unit).channelOf(parameter).home());
-    }
-
-    private void companions(UnitId unit, Parameter parameter) {
-        modeOf(unit).companions(parameter).forEach((master, level) -> {
-            UnitId home = new UnitId(unit.fixture(), master.cell());
-            if (!works(home, master, parameter)) {
-                put(home, master, Touched.along(new AttributeValue.Level(level)));
-            }
-        });
-    }
-
-    private boolean works(UnitId home, Parameter master, Parameter follower) {
-        Touched held = values(home).get(master.attribute());
-        if (held == null) {
-            return false;
+    /** Touches a mode channel; one that is held at that value already stays as it is held. */
+    private void along(Fixture fixture, Mode mode, int channel, long dmx) {
+        UnitId home = new UnitId(fixture.id(), mode.channels().get(channel).cell());
+        boolean held = held(home, mode, channel).isPresent() && sentNow(fixture, mode, channel) == dmx;
+        if (!held) {
+            Parameter parameter =
+                    mode.parameter(home.cell(), mode.calledBy(channel, dmx)).orElseThrow();
+            put(
+                    home,
+                    parameter,
+                    Touched.along(AttributeValue.sent(mode.channels().get(channel), dmx)));
         }
-        return plain.plain(home, master.attribute(), held.value())
-                .flatMap(v -> v.in(master.function()))
-                .map(f -> follower.function()
-                        .master()
-                        .map(m -> inside(f, master, m.from(), m.to()))
-                        .orElse(true))
-                .orElse(false);
     }
 
-    private static boolean inside(Fraction level, Parameter master, long from, long to) {
-        return level.value() >= master.function().fractionOfDmx(from).value()
-                && level.value() <= master.function().fractionOfDmx(to).value();
+    private long sentNow(Fixture fixture, Mode mode, int channel) {
+        return placeNow(fixture, mode, channel).dmx();
+    }
+
+    /** As it was set here, else as it goes out. */
+    private FunctionValue placeNow(Fixture fixture, Mode mode, int channel) {
+        UnitId home = new UnitId(fixture.id(), mode.channels().get(channel).cell());
+        return changed.containsKey(home)
+                ? held(home, mode, channel).orElseGet(() -> now.at(fixture, channel))
+                : now.at(fixture, channel);
+    }
+
+    /** Where a unit's values put a channel. */
+    private Optional<FunctionValue> held(UnitId home, Mode mode, int channel) {
+        Map<Attribute, Touched> values = values(home);
+        return mode.channels().get(channel).functions().stream()
+                .map(ChannelFunction::attribute)
+                .distinct()
+                .filter(values::containsKey)
+                .flatMap(a -> mode.parameter(home.cell(), a).stream())
+                .filter(p -> p.channel() == channel)
+                .flatMap(p -> now
+                        .plain(home, p.attribute(), values.get(p.attribute()).value())
+                        .stream()
+                        .flatMap(v -> v.in(mode, p).stream()))
+                .findFirst();
     }
 
     private void put(UnitId unit, Parameter parameter, Touched value) {

@@ -93,10 +93,7 @@ public interface Layer {
         public void lay(Fixture fixture, Mode mode, List<Resolved> channels, Resolver resolver) {
             for (int cell = 0; cell <= mode.cells(); cell++) {
                 UnitId unit = new UnitId(fixture.id(), cell);
-                Optional.ofNullable(values.get(unit))
-                        .ifPresent(held -> held.byAttribute()
-                                .forEach((attribute, touched) ->
-                                        resolver.set(mode, unit, attribute, touched.value(), this, channels)));
+                Optional.ofNullable(values.get(unit)).ifPresent(held -> resolver.lay(mode, unit, held, this, channels));
             }
         }
     }

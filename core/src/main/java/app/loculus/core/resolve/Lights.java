@@ -46,8 +46,7 @@ public final class Lights {
 
     /** The light a dimmer lets through, 0 to 1; one whose physical range runs down is open at its lower end. */
     static double light(Resolved dimmer) {
-        double share = dimmer.fraction().value();
-        return dimmer.function().physicalFrom() > dimmer.function().physicalTo() ? 1 - share : share;
+        return dimmer.place().light();
     }
 
     /** Intensity as it shows, 0 to 1: all dimmers a cell lies under, multiplied; of several cells the brightest. */

@@ -2,6 +2,7 @@ package app.loculus.core.resolve;
 
 import app.loculus.core.profile.Channel;
 import app.loculus.core.profile.ChannelFunction;
+import app.loculus.core.profile.FunctionValue;
 import app.loculus.core.unit.Fraction;
 import java.util.Optional;
 
@@ -16,6 +17,11 @@ public record Resolved(ChannelFunction function, Fraction fraction, Source sourc
         return new Resolved(function, function.fractionOfDmx(channel.home()), new Source.Home(), HOME);
     }
 
+    /** What the channel sends for it, before virtual dimmers. */
+    public FunctionValue place() {
+        return new FunctionValue(function, fraction);
+    }
+
     /** Whether this is where the channel stands when nobody says anything. */
     boolean atHome(Channel channel) {
         Resolved home = home(channel);
@@ -28,17 +34,13 @@ public record Resolved(ChannelFunction function, Fraction fraction, Source sourc
             return Optional.empty();
         }
         long dmx = channel.highlight().getAsLong();
-        ChannelFunction function = channel.functions().stream()
-                .filter(f -> dmx >= f.from() && dmx <= f.to())
-                .findFirst()
-                .orElse(channel.functions().get(0));
+        ChannelFunction function = channel.functionAt(dmx, f -> true);
         return Optional.of(new Resolved(function, function.fractionOfDmx(dmx), new Source.Highlight(), layer));
     }
 
     /** The same at a share of its light. */
     Resolved dimmed(double factor) {
-        double light = Lights.light(this) * factor;
-        double to = function.physicalFrom() > function.physicalTo() ? 1 - light : light;
-        return new Resolved(function, Fraction.clamp(to), source, layer);
+        Fraction to = FunctionValue.lit(function, Lights.light(this) * factor).fraction();
+        return new Resolved(function, to, source, layer);
     }
 }

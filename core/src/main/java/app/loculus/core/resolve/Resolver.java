@@ -1,15 +1,19 @@
 package app.loculus.core.resolve;
 
+import app.loculus.core.palette.Given;
 import app.loculus.core.palette.Giver;
 import app.loculus.core.palette.Palette;
 import app.loculus.core.patch.Fixture;
 import app.loculus.core.patch.UnitId;
 import app.loculus.core.profile.Attribute;
-import app.loculus.core.profile.ChannelFunction;
 import app.loculus.core.profile.Mode;
 import app.loculus.core.profile.Parameter;
+import app.loculus.core.programmer.Touched;
+import app.loculus.core.programmer.UnitValues;
 import app.loculus.core.value.AttributeValue;
+import app.loculus.core.value.PaletteId;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -26,7 +30,7 @@ public final class Resolver {
     public Resolver(Scene scene) {
         this.scene = scene;
         this.layers = counting(scene.layers());
-        this.giver = new Giver(scene.patch(), scene.answers());
+        this.giver = new Giver(scene.patch(), scene.palettes(), scene.answers());
     }
 
     /** Nothing below the topmost layer that covers counts. */
@@ -50,26 +54,65 @@ public final class Resolver {
         return mode.channels().stream().map(Resolved::home).toList();
     }
 
-    /** Sets one attribute of a unit where its mode has it. */
-    void set(
-            Mode mode,
-            UnitId unit,
-            Attribute attribute,
-            AttributeValue value,
-            Layer.Values layer,
-            List<Resolved> channels) {
-        Parameter parameter = mode.parameter(unit.cell(), attribute).orElse(null);
-        if (parameter == null) {
+    /** Lays a unit's values over its channels. */
+    void lay(Mode mode, UnitId unit, UnitValues values, Layer.Values layer, List<Resolved> channels) {
+        held(unit, values).forEach((attribute, held) -> {
+            Parameter parameter = mode.parameter(unit.cell(), attribute).orElse(null);
+            if (parameter != null) {
+                held.value()
+                        .in(mode, parameter)
+                        .map(p -> new Resolved(p.function(), p.fraction(), held.source(), layer.owner()))
+                        .filter(r -> counts(r, channels.get(parameter.channel()), attribute, layer.merge()))
+                        .ifPresent(r -> channels.set(parameter.channel(), r));
+            }
+        });
+    }
+
+    /**
+     * A unit's values as they count now. It refers to palettes, and not to the attributes that those happened to give it
+     * when they were applied: what a palette gives today counts, except where something else was set since.
+     */
+    public Map<Attribute, Held> held(UnitId unit, UnitValues values) {
+        Map<Attribute, Held> held = new LinkedHashMap<>();
+        values.followed().forEach(palette -> follow(unit, values, palette, held));
+        values.byAttribute().forEach((attribute, touched) -> {
+            if (touched.value().followed().isEmpty()) {
+                if (!held.isEmpty()) {
+                    alone(unit, attribute, held);
+                }
+                held.put(
+                        attribute, new Held(touched.value(), Optional.empty(), touched.touched(), touched.companion()));
+            }
+        });
+        return held;
+    }
+
+    private void follow(UnitId unit, UnitValues values, PaletteId id, Map<Attribute, Held> held) {
+        Palette palette = scene.palettes().get(id);
+        if (palette == null) {
             return;
         }
-        Source source = value.followed().<Source>map(Source.FromPalette::new).orElseGet(Source.ByHand::new);
-        plain(unit, attribute, value).ifPresent(plain -> {
-            ChannelFunction function = plain.functionOf(mode, parameter);
-            plain.in(function)
-                    .map(f -> new Resolved(function, f, source, layer.owner()))
-                    .filter(r -> counts(r, channels.get(parameter.channel()), attribute, layer.merge()))
-                    .ifPresent(r -> channels.set(parameter.channel(), r));
+        Given given = giver.give(palette, unit);
+        given.values().forEach((attribute, value) -> {
+            Optional<PaletteId> said = values.get(attribute).map(Touched::value).flatMap(AttributeValue::followed);
+            if (values.get(attribute).isEmpty() || said.equals(Optional.of(id))) {
+                boolean companion = given.companions().contains(attribute);
+                held.put(attribute, new Held(value, Optional.of(id), true, companion));
+            }
         });
+    }
+
+    /** What is set on a channel takes the place of whatever palettes give on it. */
+    private void alone(UnitId unit, Attribute attribute, Map<Attribute, Held> held) {
+        Mode mode = scene.patch().modeOf(scene.patch().get(unit.fixture()));
+        mode.parameter(unit.cell(), attribute)
+                .ifPresent(p -> mode.channelOf(p).functions().forEach(f -> {
+                    if (mode.parameter(unit.cell(), f.attribute())
+                            .filter(o -> o.channel() == p.channel())
+                            .isPresent()) {
+                        held.remove(f.attribute());
+                    }
+                }));
     }
 
     /** Sets one attribute of a unit that is shown off, and of the cells in it. */
@@ -77,11 +120,10 @@ public final class Resolver {
         for (int cell = 0; cell <= mode.cells(); cell++) {
             if (mode.layout().within(cell, unit.cell())) {
                 mode.parameter(cell, attribute).ifPresent(parameter -> {
-                    ChannelFunction function = value.functionOf(mode, parameter);
-                    value.in(function)
-                            .ifPresent(f -> channels.set(
+                    value.in(mode, parameter)
+                            .ifPresent(p -> channels.set(
                                     parameter.channel(),
-                                    new Resolved(function, f, new Source.Highlight(), layer.owner())));
+                                    new Resolved(p.function(), p.fraction(), new Source.Highlight(), layer.owner())));
                 });
             }
         }
@@ -90,7 +132,7 @@ public final class Resolver {
     private static boolean counts(Resolved above, Resolved below, Attribute attribute, Layer.Merge merge) {
         return merge == Layer.Merge.LATEST
                 || !attribute.equals(Attribute.DIMMER)
-                || above.fraction().value() >= below.fraction().value();
+                || above.place().light() >= below.place().light();
     }
 
     /** The value itself, or what the palette it refers to gives this unit for the attribute. */

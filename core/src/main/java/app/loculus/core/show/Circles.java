@@ -1,12 +1,14 @@
 package app.loculus.core.show;
 
 import app.loculus.core.group.Group;
+import app.loculus.core.palette.Palette;
 import app.loculus.core.selection.GroupId;
+import app.loculus.core.value.PaletteId;
 import java.util.HashSet;
 import java.util.Optional;
 import java.util.Set;
 
-/** Recipes that would contain themselves. */
+/** Recipes and palettes that would contain themselves. */
 final class Circles {
 
     private Circles() {}
@@ -26,6 +28,22 @@ final class Circles {
                         || seen.add(g)
                                 && show.group(g)
                                         .filter(next -> leads(show, next, to, seen))
+                                        .isPresent());
+    }
+
+    /** Why a palette cannot stand in a show, if it would follow itself. */
+    static Optional<String> of(Show show, Palette palette) {
+        return follows(show, palette, palette.id(), new HashSet<>())
+                ? Optional.of(palette + " would follow itself")
+                : Optional.empty();
+    }
+
+    private static boolean follows(Show show, Palette from, PaletteId to, Set<PaletteId> seen) {
+        return from.followed().stream()
+                .anyMatch(p -> p.equals(to)
+                        || seen.add(p)
+                                && show.palette(p)
+                                        .filter(next -> follows(show, next, to, seen))
                                         .isPresent());
     }
 }

@@ -139,7 +139,7 @@ public final class Draft {
     /** Sets working values by the rules of touching, from what is set now. */
     public Touching touching() {
         Show base = show();
-        return new Touching(base.patch(), base.programmer(), base.resolver()::plain);
+        return new Touching(base.patch(), base.programmer(), new OnStage(base.unlit()));
     }
 
     /** What is in hand. @throws Refusal when nothing is */

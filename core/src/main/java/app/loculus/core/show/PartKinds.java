@@ -71,6 +71,7 @@ public final class PartKinds {
                     "palettes", "palettes", numbered(PaletteId.class, PaletteId::value, PaletteId::new), Palette.class)
             .keyedBy(Palette::id)
             .numberedBy(p -> p.kind().word() + " " + p.number())
+            .brokenWhen(Circles::of)
             .refitting((id, palette, refit) -> Optional.of(refitted(palette, refit)))
             .told(Teller.named("palette", Palette::toString));
 
@@ -138,8 +139,9 @@ public final class PartKinds {
 
     private static Palette refitted(Palette palette, Refit refit) {
         List<Entry> before = palette.entries();
-        List<Entry> after =
-                before.stream().flatMap(e -> refit.entry(palette, e).stream()).toList();
+        List<Entry> after = refit.entries(palette, before).stream()
+                .flatMap(e -> refit.entry(palette, e).stream())
+                .toList();
         return after.equals(before) ? palette : palette.holding(after);
     }
 
@@ -147,10 +149,13 @@ public final class PartKinds {
         if (!refit.keeps(unit)) {
             return Optional.empty();
         }
+        UnitValues fitted = refit.values(unit, values);
         Map<Attribute, Touched> kept = new LinkedHashMap<>();
-        values.byAttribute()
+        fitted.byAttribute()
                 .forEach((attribute, value) ->
                         refit.value(unit, attribute, value).ifPresent(v -> kept.put(attribute, v)));
-        return kept.equals(values.byAttribute()) ? Optional.of(values) : Optional.of(new UnitValues(kept));
+        return kept.equals(values.byAttribute())
+                ? Optional.of(values)
+                : Optional.of(new UnitValues(kept, fitted.asked()));
     }
 }

@@ -71,7 +71,11 @@ public final class References {
                         .ownProfile()
                         .map(p -> show.profiles().find(p).isPresent())
                         .orElse(true);
-                return held ? Refit.super.entry(palette, entry) : List.of();
+                boolean led = entry.value()
+                        .followed()
+                        .map(p -> show.palette(p).isPresent())
+                        .orElse(true);
+                return held && led ? Refit.super.entry(palette, entry) : List.of();
             }
 
             @Override

@@ -5,6 +5,7 @@ import app.loculus.core.palette.Palette;
 import app.loculus.core.patch.UnitId;
 import app.loculus.core.profile.Attribute;
 import app.loculus.core.programmer.Touched;
+import app.loculus.core.programmer.UnitValues;
 import app.loculus.core.selection.Choice;
 import app.loculus.core.selection.GroupId;
 import app.loculus.core.selection.Selection;
@@ -50,6 +51,16 @@ public interface Refit {
     /** What becomes of one entry of a palette: itself, others beside it, or nothing. */
     default List<Entry> entry(Palette palette, Entry entry) {
         return entry.scope().ownUnit().map(this::keeps).orElse(true) ? List.of(entry) : List.of();
+    }
+
+    /** What becomes of all entries of a palette, before each of them is looked at. */
+    default List<Entry> entries(Palette palette, List<Entry> entries) {
+        return entries;
+    }
+
+    /** What becomes of a unit's working values, before each of them is looked at. */
+    default UnitValues values(UnitId unit, UnitValues values) {
+        return values;
     }
 
     /** What becomes of a working value. */

@@ -60,9 +60,24 @@ final class Reading {
     }
 
     /** How far into its function a channel stands, 0 to 1. */
-    double share(Channel channel, ChannelFunction function) {
+    private double share(Channel channel, ChannelFunction function) {
         double width = function.to() - function.from();
         return width == 0 ? 0 : (value(channel) - function.from()) / width;
+    }
+
+    /**
+     * How open a part stands that lets light through or gives it, 0 to 1, by what its profile says in physical terms: 0
+     * to 1 as they are, other ranges from their lower end to their higher one, whichever of them comes first in DMX. A
+     * function that stays at one value is open when that is not 0.
+     */
+    double open(Channel channel, ChannelFunction function) {
+        double physical = physical(channel, function);
+        double lowest = Math.min(function.physicalFrom(), function.physicalTo());
+        double highest = Math.max(function.physicalFrom(), function.physicalTo());
+        if (lowest >= 0 && highest <= 1) {
+            return physical;
+        }
+        return highest == lowest ? 1 : (physical - lowest) / (highest - lowest);
     }
 
     double physical(Channel channel, ChannelFunction function) {

@@ -89,7 +89,7 @@ public final class SimulatedFixture {
     private static double gate(Reading reading, Channel channel, ChannelFunction function) {
         String name = function.attribute().name();
         if (name.equals("Dimmer") || name.matches("Shutter\\d+")) {
-            return Math.max(0, Math.min(1, reading.physical(channel, function)));
+            return reading.open(channel, function);
         }
         return 1;
     }
@@ -130,7 +130,7 @@ public final class SimulatedFixture {
                 levels.put(
                         channel.attribute(),
                         reading.active(channel)
-                                .map(f -> reading.share(channel, f))
+                                .map(f -> reading.open(channel, f))
                                 .orElse(0.0));
             }
         }
@@ -170,7 +170,7 @@ public final class SimulatedFixture {
 
     private double share(Reading reading, int cell, String attribute) {
         return find(reading, cell, new Attribute(attribute))
-                .flatMap(c -> reading.active(c).map(f -> reading.share(c, f)))
+                .flatMap(c -> reading.active(c).map(f -> reading.open(c, f)))
                 .orElse(0.0);
     }
 

@@ -1,16 +1,22 @@
 package app.loculus.core.value;
 
+import app.loculus.core.profile.Channel;
 import app.loculus.core.profile.ChannelFunction;
+import app.loculus.core.profile.FunctionValue;
 import app.loculus.core.profile.Mode;
 import app.loculus.core.profile.Parameter;
+import app.loculus.core.unit.DmxValue;
 import app.loculus.core.unit.Fraction;
 import java.util.Optional;
 
 /** What an attribute is set to. */
 public sealed interface AttributeValue {
 
-    /** The share of the function's range; empty when the function cannot say (a foreign name, a reference). */
-    Optional<Fraction> in(ChannelFunction function);
+    /**
+     * Where it puts a parameter: the function it is meant for, among all that the attribute has on its channel, and the
+     * place within; empty when the parameter has no place for it (a foreign name, a reference).
+     */
+    Optional<FunctionValue> in(Mode mode, Parameter parameter);
 
     /** The palette it follows, if it follows one. */
     default Optional<PaletteId> followed() {
@@ -22,11 +28,6 @@ public sealed interface AttributeValue {
         return true;
     }
 
-    /** The function of a parameter that it is meant for: a name may lie in another one of its channel. */
-    default ChannelFunction functionOf(Mode mode, Parameter parameter) {
-        return parameter.function();
-    }
-
     /** What each kind of value becomes in another form: a row, a text. */
     interface Cases<R> {
 
@@ -36,17 +37,19 @@ public sealed interface AttributeValue {
 
         R named(String name);
 
+        R dmx(DmxValue value);
+
         R reference(PaletteId palette);
     }
 
     /** The same in another form. */
     <R> R as(Cases<R> cases);
 
-    /** A share of the range. */
+    /** A share of the range of the parameter's usual function. */
     record Level(Fraction fraction) implements AttributeValue {
         @Override
-        public Optional<Fraction> in(ChannelFunction function) {
-            return Optional.of(fraction);
+        public Optional<FunctionValue> in(Mode mode, Parameter parameter) {
+            return Optional.of(new FunctionValue(parameter.function(), fraction));
         }
 
         @Override
@@ -58,8 +61,9 @@ public sealed interface AttributeValue {
     /** A value in the attribute's physical unit; beyond the fixture's reach it stops at the end. */
     record Physical(double value) implements AttributeValue {
         @Override
-        public Optional<Fraction> in(ChannelFunction function) {
-            return Optional.of(function.fractionOf(value));
+        public Optional<FunctionValue> in(Mode mode, Parameter parameter) {
+            ChannelFunction function = mode.functionReaching(parameter, value);
+            return Optional.of(new FunctionValue(function, function.fractionOf(value)));
         }
 
         @Override
@@ -71,18 +75,14 @@ public sealed interface AttributeValue {
     /** A named range, met in its middle. */
     record Named(String name) implements AttributeValue {
         @Override
-        public Optional<Fraction> in(ChannelFunction function) {
-            return function.range(name).map(r -> function.fractionOfDmx(r.middle()));
+        public Optional<FunctionValue> in(Mode mode, Parameter parameter) {
+            ChannelFunction function = mode.functionWith(parameter, name);
+            return function.range(name).map(r -> new FunctionValue(function, function.fractionOfDmx(r.middle())));
         }
 
         @Override
         public boolean fits(Mode mode, Parameter parameter) {
-            return functionOf(mode, parameter).range(name).isPresent();
-        }
-
-        @Override
-        public ChannelFunction functionOf(Mode mode, Parameter parameter) {
-            return mode.functionWith(parameter, name);
+            return mode.functionWith(parameter, name).range(name).isPresent();
         }
 
         @Override
@@ -91,10 +91,30 @@ public sealed interface AttributeValue {
         }
     }
 
+    /**
+     * What the channel sends, whatever function that falls in. On a channel of more octets than the value has, those it
+     * has are the coarse ones and are repeated.
+     */
+    record Dmx(DmxValue value) implements AttributeValue {
+        @Override
+        public Optional<FunctionValue> in(Mode mode, Parameter parameter) {
+            Channel channel = mode.channelOf(parameter);
+            long sent = value.in(channel.resolution());
+            ChannelFunction function = channel.functionAt(
+                    sent, f -> f.equals(parameter.function()) || f.attribute().equals(parameter.attribute()));
+            return Optional.of(new FunctionValue(function, function.fractionOfDmx(sent)));
+        }
+
+        @Override
+        public <R> R as(Cases<R> cases) {
+            return cases.dmx(value);
+        }
+    }
+
     /** Whatever the palette says, now and later. */
     record Reference(PaletteId palette) implements AttributeValue {
         @Override
-        public Optional<Fraction> in(ChannelFunction function) {
+        public Optional<FunctionValue> in(Mode mode, Parameter parameter) {
             return Optional.empty();
         }
 
@@ -111,5 +131,24 @@ public sealed interface AttributeValue {
 
     static AttributeValue level(double fraction) {
         return new Level(Fraction.clamp(fraction));
+    }
+
+    /** What a channel sends, word for word. @param value in the channel's resolution */
+    static AttributeValue sent(Channel channel, long value) {
+        return new Dmx(new DmxValue(value, channel.resolution().octets(), false));
+    }
+
+    /** Where a parameter stands when nobody has said anything. */
+    static AttributeValue home(Mode mode, Parameter parameter) {
+        Channel channel = mode.channelOf(parameter);
+        ChannelFunction function = channel.homeFunction();
+        return of(mode, parameter, new FunctionValue(function, function.fractionOfDmx(channel.home())));
+    }
+
+    /** A place of a parameter as a value: a share of its usual function, or else what is sent. */
+    static AttributeValue of(Mode mode, Parameter parameter, FunctionValue place) {
+        return place.function().equals(parameter.function())
+                ? new Level(place.fraction())
+                : sent(mode.channelOf(parameter), place.dmx());
     }
 }

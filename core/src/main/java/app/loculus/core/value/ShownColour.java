@@ -1,85 +1,92 @@
 package app.loculus.core.value;
 
-import app.loculus.core.colour.SubtractiveMixer;
+import app.loculus.core.colour.Chromaticity;
 import app.loculus.core.colour.Tristimulus;
 import app.loculus.core.profile.AdditiveSystem;
 import app.loculus.core.profile.Attribute;
+import app.loculus.core.profile.ChannelFunction;
 import app.loculus.core.profile.ColourSystems;
+import app.loculus.core.profile.FunctionValue;
 import app.loculus.core.profile.LampLight;
 import app.loculus.core.profile.Mode;
-import app.loculus.core.profile.ModeMaster;
-import app.loculus.core.profile.NamedRange;
 import app.loculus.core.profile.Parameter;
 import app.loculus.core.profile.WheelSystem;
-import app.loculus.core.unit.Fraction;
+import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
-import java.util.function.Function;
+import java.util.Set;
+import java.util.function.IntToLongFunction;
 
-/** What light a cell gives at known levels, before its dimmer. */
+/**
+ * What light a cell gives at what its channels send, before its dimmer: after rounding to slots, with mode channels
+ * where they stand. What does not work in the present mode gives nothing.
+ */
 public final class ShownColour {
 
-    private static final Tristimulus OPEN = app.loculus.core.colour.Chromaticity.D65.withLuminance(100);
+    private static final Tristimulus OPEN = Chromaticity.D65.withLuminance(100);
 
     private final Mode mode;
     private final int cell;
-    private final Function<Parameter, Fraction> levels;
+    private final IntToLongFunction sent;
 
-    /** @param levels the level of any of the mode's parameters */
-    public ShownColour(Mode mode, int cell, Function<Parameter, Fraction> levels) {
+    /** @param sent what a channel sends, in its resolution, by its index in the mode */
+    public ShownColour(Mode mode, int cell, IntToLongFunction sent) {
         this.mode = mode;
         this.cell = cell;
-        this.levels = levels;
+        this.sent = sent;
     }
 
-    /** Empty when the cell has no means of making a colour. */
+    /** Empty when the cell has no means of making a colour; dark when it gives none as it stands. */
     public Optional<Tristimulus> light() {
         ColourSystems systems = mode.colours(cell);
         if (systems.none()) {
             return Optional.empty();
         }
-        Tristimulus mixed = systems.additive().stream()
-                .filter(this::works)
-                .findFirst()
-                .map(this::additive)
-                .orElseGet(() -> systems.subtractive().map(this::subtractive).orElse(mode.lamp()));
-        return Optional.of(systems.wheel().map(w -> throughWheel(w, mixed)).orElse(mixed));
+        Tristimulus light = systems.additive().isEmpty()
+                ? systems.subtractive()
+                        .map(mixer -> mixer.light(
+                                ColourAnswers.flags().stream().map(this::level).toList()))
+                        .orElse(mode.lamp())
+                : emitted(systems.additive());
+        for (WheelSystem wheel : systems.wheels()) {
+            light = throughWheel(wheel, light);
+        }
+        return Optional.of(light);
     }
 
-    private boolean works(AdditiveSystem system) {
-        return system.attributes().stream()
-                .allMatch(
-                        a -> parameter(a).function().master().map(this::inRange).orElse(true));
+    private Tristimulus emitted(List<AdditiveSystem> systems) {
+        Set<Attribute> emitters = new LinkedHashSet<>();
+        systems.forEach(s -> emitters.addAll(s.attributes()));
+        Map<Attribute, Tristimulus> full = mode.emitters();
+        Tristimulus sum = Tristimulus.DARK;
+        for (Attribute emitter : emitters) {
+            sum = sum.plus(full.getOrDefault(emitter, Tristimulus.DARK).times(level(emitter)));
+        }
+        return sum;
     }
 
-    private boolean inRange(ModeMaster master) {
-        return mode.masterOf(master)
-                .map(m -> {
-                    double level = levels.apply(m).value();
-                    return level >= m.function().fractionOfDmx(master.from()).value()
-                            && level <= m.function().fractionOfDmx(master.to()).value();
-                })
-                .orElse(true);
+    /** Light of an emitter or share of a flag, 0 where its function does not work as it stands. */
+    private double level(Attribute attribute) {
+        Parameter parameter = parameter(attribute);
+        return working(parameter)
+                .map(f -> new FunctionValue(f, f.fractionOfDmx(sent.applyAsLong(parameter.channel()))).light())
+                .orElse(0.0);
     }
 
-    private Tristimulus additive(AdditiveSystem system) {
-        return system.mixer().light(values(system.attributes()));
-    }
-
-    private Tristimulus subtractive(SubtractiveMixer mixer) {
-        return mixer.light(values(ColourAnswers.flags()));
-    }
-
-    private List<Double> values(List<Attribute> attributes) {
-        return attributes.stream().map(a -> levels.apply(parameter(a)).value()).toList();
+    private Optional<ChannelFunction> working(Parameter parameter) {
+        long dmx = sent.applyAsLong(parameter.channel());
+        ChannelFunction function = mode.working(parameter.channel(), dmx, sent);
+        return Optional.of(function)
+                .filter(f -> f.attribute().equals(parameter.attribute()) && mode.works(cell, f, sent));
     }
 
     private Tristimulus throughWheel(WheelSystem wheel, Tristimulus light) {
-        Parameter parameter = parameter(wheel.attribute());
-        int slot = parameter
-                .function()
-                .rangeAt(levels.apply(parameter))
-                .map(NamedRange::wheelSlot)
+        long dmx = sent.applyAsLong(parameter(wheel.attribute()).channel());
+        int slot = wheel.function().ranges().stream()
+                .filter(r -> dmx >= r.from() && dmx <= r.to())
+                .findFirst()
+                .map(r -> r.wheelSlot())
                 .orElse(0);
         Tristimulus lamp = mode.lamp();
         return wheel.slots().stream()

@@ -44,8 +44,8 @@ class CloningTest {
         Channel red =
                 panel.channelOf(panel.parameter(0, new Attribute("ColorAdd_R")).orElseThrow());
         assertThat(red.functions().get(0).master()).isPresent();
-        assertThat(panel.masterOf(red.functions().get(0).master().orElseThrow()))
-                .isPresent();
+        assertThat(panel.masterOf(0, red.functions().get(0).master().orElseThrow()))
+                .isNotNegative();
     }
 
     @Test

@@ -14,6 +14,7 @@ import app.loculus.core.value.ColourAnswers;
 import app.loculus.core.value.PaletteId;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 
@@ -22,7 +23,7 @@ class GiverTest {
     private static final Attribute ZOOM = Attribute.ZOOM;
     private final Show show = Rig.everyKind();
     private final Patch patch = show.patch();
-    private final Giver giver = new Giver(patch, new ColourAnswers());
+    private final Giver giver = new Giver(patch, Map.of(), new ColourAnswers());
 
     private UnitId unit(int number) {
         return UnitId.whole(patch.number(number).id());
@@ -103,7 +104,7 @@ class GiverTest {
                 entry(new ScopeKey.Unit(unit(12)), ZOOM, 0.4),
                 entry(new ScopeKey.Unit(unit(13)), ZOOM, 0.5));
         List<UnitId> units = List.of(unit(11), unit(12), unit(13), unit(14), unit(21), unit(22));
-        List<ReachRow> rows = new Reach(patch, new ColourAnswers(), units).of(palette);
+        List<ReachRow> rows = new Reach(patch, giver, units).of(palette);
         assertThat(rows.stream().mapToInt(ReachRow::units).sum()).isEqualTo(6);
         assertThat(rows).extracting(ReachRow::follows).containsExactly(Follows.TYPE, Follows.OWN, Follows.NONE);
         assertThat(rows).extracting(ReachRow::units).containsExactly(2, 2, 2);
@@ -111,7 +112,6 @@ class GiverTest {
 
     @Test
     void nothing_in_hand_reaches_nobody() {
-        assertThat(new Reach(patch, new ColourAnswers(), List.of()).of(palette(Kind.BEAM)))
-                .isEmpty();
+        assertThat(new Reach(patch, giver, List.of()).of(palette(Kind.BEAM))).isEmpty();
     }
 }

@@ -30,34 +30,83 @@ class PaletteTest {
         return new Palette(new PaletteId(1), Kind.COLOUR, 7, "Test", intent, List.of(entries));
     }
 
-    private static Recorded recorded(Entry... entries) {
-        return new Recorded(Scope.PER_FIXTURE, Optional.of(new Chromaticity(.3, .3)), List.of(entries));
+    private static Recorded recorded(boolean asked, Chromaticity colour, Entry... entries) {
+        return new Recorded(Scope.PER_FIXTURE, "", Optional.of(colour), asked, List.of(entries));
     }
+
+    private static Palette merged(Palette before, Recorded recorded) {
+        return Joining.merged(before, recorded, List.of(), Joining.Intent.AS_FITS);
+    }
+
+    private static final Chromaticity STOOD = new Chromaticity(.2, .2);
+    private static final Chromaticity FAR = new Chromaticity(.3, .3);
+    private static final Chromaticity NEAR = new Chromaticity(.202, .201);
 
     @Test
     void merging_lets_new_entries_win_and_others_stay() {
         Palette before =
                 palette(Optional.empty(), entry(new ScopeKey.Global(), 0.1), entry(new ScopeKey.Unit(ONE), 0.2));
-        Palette after = before.merged(recorded(entry(new ScopeKey.Unit(ONE), 0.9), entry(new ScopeKey.Unit(TWO), 0.5)));
+        Palette after = merged(
+                before, recorded(false, FAR, entry(new ScopeKey.Unit(ONE), 0.9), entry(new ScopeKey.Unit(TWO), 0.5)));
         assertThat(after.entries()).hasSize(3);
         assertThat(after.entries(new ScopeKey.Unit(ONE)).get(RED).value()).isEqualTo(AttributeValue.level(0.9));
         assertThat(after.entries(new ScopeKey.Global()).get(RED).value()).isEqualTo(AttributeValue.level(0.1));
-        assertThat(after.intent()).contains(new Chromaticity(.3, .3));
+        assertThat(after.intent()).contains(FAR);
     }
 
     @Test
-    void merging_keeps_what_the_palette_stood_for() {
-        Chromaticity intent = new Chromaticity(.2, .2);
-        assertThat(palette(Optional.of(intent)).merged(recorded()).intent()).contains(intent);
-        assertThat(palette(Optional.of(intent)).replaced(recorded()).intent()).contains(new Chromaticity(.3, .3));
+    void merging_is_idempotent() {
+        Palette before = palette(Optional.of(STOOD), entry(new ScopeKey.Global(), 0.1));
+        Recorded more = recorded(false, FAR, entry(new ScopeKey.Unit(ONE), 0.9));
+        Palette once = merged(before, more);
+        assertThat(merged(once, more)).isEqualTo(once);
+    }
+
+    @Test
+    void a_type_matched_by_eye_leaves_what_the_palette_stands_for() {
+        Palette before = palette(Optional.of(STOOD), entry(new ScopeKey.Global(), 0.1));
+        Recorded another = recorded(true, FAR, entry(new ScopeKey.Unit(ONE), 0.9));
+        assertThat(merged(before, another).intent()).contains(STOOD);
+        assertThat(Joining.merged(before, another, List.of(), Joining.Intent.NEW)
+                        .intent())
+                .contains(FAR);
+    }
+
+    @Test
+    void it_stands_for_the_new_colour_when_none_of_the_old_one_is_left() {
+        Palette before = palette(Optional.of(STOOD), entry(new ScopeKey.Global(), 0.1));
+        Entry global = entry(new ScopeKey.Global(), 0.9);
+        assertThat(merged(before, recorded(true, NEAR, global)).intent())
+                .as("asked for")
+                .contains(NEAR);
+        assertThat(merged(before, recorded(false, FAR, global)).intent())
+                .as("far off")
+                .contains(FAR);
+        assertThat(merged(before, recorded(false, NEAR, global)).intent())
+                .as("by eye")
+                .contains(STOOD);
+        assertThat(Joining.merged(before, recorded(true, FAR, global), List.of(), Joining.Intent.KEEP)
+                        .intent())
+                .contains(STOOD);
+    }
+
+    @Test
+    void a_palette_of_an_intent_alone_goes_on_standing_for_it() {
+        Palette before = palette(Optional.of(STOOD));
+        assertThat(merged(before, recorded(true, FAR, entry(new ScopeKey.Unit(ONE), 0.9)))
+                        .intent())
+                .contains(STOOD);
     }
 
     @Test
     void replacing_leaves_nothing_of_before() {
-        Palette after = palette(Optional.empty(), entry(new ScopeKey.Global(), 0.1))
-                .replaced(recorded(entry(new ScopeKey.Unit(ONE), 0.9)));
+        Palette after = Joining.replaced(
+                palette(Optional.of(STOOD), entry(new ScopeKey.Global(), 0.1)),
+                recorded(false, FAR, entry(new ScopeKey.Unit(ONE), 0.9)),
+                Joining.Intent.AS_FITS);
         assertThat(after.entries()).hasSize(1);
         assertThat(after.name()).isEqualTo("Test");
+        assertThat(after.intent()).contains(FAR);
     }
 
     @Test

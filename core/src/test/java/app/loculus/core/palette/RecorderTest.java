@@ -3,14 +3,18 @@ package app.loculus.core.palette;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import app.loculus.core.Rig;
 import app.loculus.core.colour.Chromaticity;
-import app.loculus.core.patch.FixtureId;
+import app.loculus.core.patch.Fixture;
 import app.loculus.core.patch.UnitId;
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.profile.Attribute;
 import app.loculus.core.profile.Kind;
-import app.loculus.core.profile.ProfileId;
+import app.loculus.core.show.Show;
 import app.loculus.core.value.AttributeValue;
+import app.loculus.core.value.ColourAnswers;
+import app.loculus.core.value.PaletteId;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -22,29 +26,64 @@ import org.junit.jupiter.params.provider.EnumSource;
 class RecorderTest {
 
     private static final Attribute RED = new Attribute("ColorAdd_R");
+    private final Show show = Rig.everyKind();
 
-    private static Contribution unit(int number, String type, double red, Chromaticity shown) {
+    /** All emitters at one level, and the wash's white where it has one. */
+    private Contribution unit(int number, double level, double white, Chromaticity shown) {
+        Fixture fixture = show.patch().number(number);
+        Map<Attribute, AttributeValue> values = new LinkedHashMap<>();
+        show.patch().modeOf(fixture).parameters(0).keySet().stream()
+                .filter(Attribute::isMix)
+                .forEach(a -> values.put(a, AttributeValue.level(a.name().endsWith("W") ? white : level)));
+        return contribution(fixture, values, shown);
+    }
+
+    private static Contribution contribution(
+            Fixture fixture, Map<Attribute, AttributeValue> values, Chromaticity shown) {
         return new Contribution(
-                UnitId.whole(new FixtureId(number)),
-                String.valueOf(number),
-                new ProfileId(type),
-                Map.of(RED, AttributeValue.level(red)),
+                UnitId.whole(fixture.id()),
+                String.valueOf(fixture.number()),
+                fixture.profile(),
+                fixture.mode(),
+                Map.of(),
+                values,
                 Set.of(),
+                Optional.empty(),
                 Optional.ofNullable(shown));
     }
 
-    private static Scope automatic(Kind kind, Contribution... contributions) {
-        return Recorder.record(kind, Optional.empty(), List.of(contributions)).scope();
+    private Recorded record(Kind kind, Optional<Scope> asked, Contribution... contributions) {
+        return record(kind, asked, List.of(contributions));
+    }
+
+    private Recorded record(Kind kind, Optional<Scope> asked, List<Contribution> contributions) {
+        Palette none = new Palette(new PaletteId(1), kind, 1, "Test", Optional.empty(), List.of());
+        return new Recorder(show.patch(), Map.of(), new ColourAnswers(), kind, contributions, Optional.empty())
+                .record(asked, r -> Joining.replaced(none, r, Joining.Intent.AS_FITS));
+    }
+
+    private Scope automatic(Contribution... contributions) {
+        return record(Kind.COLOUR, Optional.empty(), contributions).scope();
     }
 
     @Test
-    void colour_beam_and_the_like_are_recorded_as_broadly_as_the_values_allow() {
-        assertThat(automatic(Kind.COLOUR, unit(1, "a", 0.5, null), unit(2, "b", 0.5, null)))
-                .isEqualTo(Scope.GLOBAL);
-        assertThat(automatic(Kind.BEAM, unit(1, "a", 0.5, null), unit(2, "a", 0.5, null), unit(3, "b", 0.6, null)))
+    void colours_are_recorded_as_broadly_as_the_values_allow() {
+        assertThat(automatic(unit(21, 0.5, 0, null), unit(22, 0.5, 0, null))).isEqualTo(Scope.GLOBAL);
+        assertThat(automatic(unit(11, 0.5, 0, null), unit(12, 0.5, 0, null), unit(21, 0.6, 0, null)))
                 .isEqualTo(Scope.PER_TYPE);
-        assertThat(automatic(Kind.SHAPE, unit(1, "a", 0.5, null), unit(2, "a", 0.6, null)))
-                .isEqualTo(Scope.PER_FIXTURE);
+        assertThat(automatic(unit(21, 0.5, 0, null), unit(22, 0.6, 0, null))).isEqualTo(Scope.PER_FIXTURE);
+    }
+
+    @Test
+    void unlike_mixes_that_agree_are_per_type_because_neither_would_follow_the_whole() {
+        Recorded both = record(Kind.COLOUR, Optional.empty(), unit(11, 0.5, 0.6, null), unit(21, 0.5, 0, null));
+        assertThat(both.scope()).isEqualTo(Scope.PER_TYPE);
+        assertThat(both.reason()).isEqualTo("global would change 21");
+        assertThat(automatic(unit(21, 0.5, 0, null), unit(31, 0.5, 0, null))).isEqualTo(Scope.PER_TYPE);
+        assertThatThrownBy(() -> record(
+                        Kind.COLOUR, Optional.of(Scope.GLOBAL), unit(11, 0.5, 0.6, null), unit(21, 0.5, 0, null)))
+                .isInstanceOf(Refusal.class)
+                .hasMessageContaining("would not give 21 the same again");
     }
 
     @ParameterizedTest
@@ -52,31 +91,42 @@ class RecorderTest {
             value = Kind.class,
             names = {"INTENSITY", "POSITION"})
     void intensity_and_position_are_recorded_per_fixture(Kind kind) {
-        assertThat(automatic(kind, unit(1, "a", 0.5, null), unit(2, "a", 0.5, null)))
-                .isEqualTo(Scope.PER_FIXTURE);
+        Attribute attribute = kind == Kind.INTENSITY ? Attribute.DIMMER : Attribute.PAN;
+        List<Contribution> all = List.of(11, 12).stream()
+                .map(n -> contribution(show.patch().number(n), Map.of(attribute, AttributeValue.level(0.5)), null))
+                .map(c -> new Contribution(
+                        c.unit(),
+                        c.label(),
+                        c.type(),
+                        c.mode(),
+                        Map.of(attribute, kind),
+                        c.values(),
+                        Set.of(),
+                        Optional.empty(),
+                        Optional.empty()))
+                .toList();
+        assertThat(record(kind, Optional.empty(), all).scope()).isEqualTo(Scope.PER_FIXTURE);
     }
 
     @Test
     void a_scope_that_the_values_do_not_support_is_refused_naming_attribute_and_units() {
-        List<Contribution> differing =
-                List.of(unit(1, "a", 0.5, null), unit(2, "a", 0.6, null), unit(3, "a", 0.5, null));
+        Contribution[] differing = {unit(21, 0.5, 0, null), unit(22, 0.6, 0, null), unit(23, 0.5, 0, null)};
         for (Scope scope : List.of(Scope.GLOBAL, Scope.PER_TYPE)) {
-            assertThatThrownBy(() -> Recorder.record(Kind.COLOUR, Optional.of(scope), differing))
+            assertThatThrownBy(() -> record(Kind.COLOUR, Optional.of(scope), differing))
                     .isInstanceOf(Refusal.class)
-                    .hasMessage("ColorAdd_R differs between 1, 2, so it cannot be recorded " + scope.words() + ".");
+                    .hasMessageContaining(
+                            "ColorAdd_R differs between 21, 22, so it cannot be recorded " + scope.words() + ".");
         }
-        assertThat(Recorder.record(Kind.COLOUR, Optional.of(Scope.PER_FIXTURE), differing)
+        assertThat(record(Kind.COLOUR, Optional.of(Scope.PER_FIXTURE), differing)
                         .entries())
-                .hasSize(3);
+                .hasSize(9);
     }
 
     @Test
     void one_entry_serves_all_who_agree() {
-        Recorded global = Recorder.record(
-                Kind.COLOUR, Optional.empty(), List.of(unit(1, "a", 0.5, null), unit(2, "a", 0.5, null)));
-        assertThat(global.entries())
-                .singleElement()
-                .satisfies(e -> assertThat(e.scope()).isEqualTo(new ScopeKey.Global()));
+        Recorded global = record(Kind.COLOUR, Optional.empty(), unit(21, 0.5, 0, null), unit(22, 0.5, 0, null));
+        assertThat(global.entries()).hasSize(3).allMatch(e -> e.scope().equals(new ScopeKey.Global()));
+        assertThat(global.entries()).filteredOn(e -> e.attribute().equals(RED)).hasSize(1);
     }
 
     @Test
@@ -84,16 +134,13 @@ class RecorderTest {
         Chromaticity one = new Chromaticity(.3, .3);
         Chromaticity near = new Chromaticity(.3005, .3003);
         Chromaticity far = new Chromaticity(.4, .3);
-        assertThat(Recorder.record(
-                                Kind.COLOUR, Optional.empty(), List.of(unit(1, "a", 0.5, one), unit(2, "b", 0.6, near)))
+        assertThat(record(Kind.COLOUR, Optional.empty(), unit(21, 0.5, 0, one), unit(22, 0.6, 0, near))
                         .intent())
                 .contains(one);
-        assertThat(Recorder.record(
-                                Kind.COLOUR, Optional.empty(), List.of(unit(1, "a", 0.5, one), unit(2, "b", 0.6, far)))
+        assertThat(record(Kind.COLOUR, Optional.empty(), unit(21, 0.5, 0, one), unit(22, 0.6, 0, far))
                         .intent())
                 .isEmpty();
-        assertThat(Recorder.record(Kind.BEAM, Optional.empty(), List.of(unit(1, "a", 0.5, one)))
-                        .intent())
+        assertThat(record(Kind.BEAM, Optional.empty(), unit(21, 0.5, 0, one)).intent())
                 .isEmpty();
     }
 }

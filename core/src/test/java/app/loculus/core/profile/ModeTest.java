@@ -62,16 +62,13 @@ class ModeTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"ColorAdd_R,1", "ColorAdd_W,0"})
-    void what_needs_a_mode_names_its_channel_at_a_working_value(String name, double level) {
+    @CsvSource({"ColorAdd_R,0,255", "ColorAdd_R,130,130", "ColorAdd_W,0,0", "ColorAdd_W,99,99", "ColorAdd_W,200,0"})
+    void what_needs_a_mode_names_its_channel_at_a_working_value(String name, long now, long needed) {
         Mode panel = mode(Rig.PANEL);
-        Map<Parameter, Fraction> companions =
-                panel.companions(panel.parameter(0, attribute(name)).orElseThrow());
-        assertThat(companions).hasSize(1);
-        companions.forEach((parameter, fraction) -> {
-            assertThat(parameter.attribute()).isEqualTo(attribute("ColorMixMode"));
-            assertThat(fraction.value()).isEqualTo(level);
-        });
+        Parameter emitter = panel.parameter(0, attribute(name)).orElseThrow();
+        int channel =
+                panel.parameter(0, attribute("ColorMixMode")).orElseThrow().channel();
+        assertThat(panel.masters(0, emitter.function(), c -> now)).isEqualTo(Map.of(channel, needed));
     }
 
     @Test
@@ -79,7 +76,7 @@ class ModeTest {
         assertThat(mode(Rig.PANEL).colours(0).additive()).hasSize(2);
         assertThat(mode(Rig.WASH).colours(0).additive()).hasSize(1);
         assertThat(mode(Rig.SPOT).colours(0).subtractive()).isPresent();
-        assertThat(mode(Rig.SPOT).colours(0).wheel().orElseThrow().slots()).hasSize(3);
+        assertThat(mode(Rig.SPOT).colours(0).wheels().get(0).slots()).hasSize(3);
         assertThat(mode(Rig.DIMMER).colours(0).none()).isTrue();
         assertThat(mode(Rig.BATTEN).colours(0).none()).isTrue();
         assertThat(mode(Rig.BATTEN).colours(1).mixes()).isTrue();

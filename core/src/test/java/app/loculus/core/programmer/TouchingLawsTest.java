@@ -6,9 +6,12 @@ import app.loculus.core.Rig;
 import app.loculus.core.patch.Fixture;
 import app.loculus.core.patch.UnitId;
 import app.loculus.core.profile.Attribute;
+import app.loculus.core.profile.FunctionValue;
 import app.loculus.core.profile.Mode;
 import app.loculus.core.profile.Parameter;
 import app.loculus.core.resolve.Resolved;
+import app.loculus.core.resolve.Resolver;
+import app.loculus.core.resolve.Scene;
 import app.loculus.core.show.Show;
 import app.loculus.core.value.AttributeValue;
 import java.util.ArrayList;
@@ -39,10 +42,26 @@ class TouchingLawsTest {
     }
 
     private static Programmer set(Show show, Programmer programmer, Setting s) {
-        Touching touching = new Touching(show.patch(), programmer, (unit, attribute, value) -> Optional.of(value));
+        Touching touching = new Touching(show.patch(), programmer, now(show, programmer));
         assertThat(touching.set(s.unit, s.attribute, AttributeValue.level(s.level)))
                 .isTrue();
         return programmer.with(touching.changed());
+    }
+
+    private static Touching.Now now(Show show, Programmer programmer) {
+        Resolver resolver =
+                new Resolver(Scene.of(show.patch(), Map.of(), programmer, HighlightLook.PROFILES, show.answers()));
+        return new Touching.Now() {
+            @Override
+            public FunctionValue at(Fixture fixture, int channel) {
+                return resolver.resolve(fixture).get(channel).place();
+            }
+
+            @Override
+            public Optional<AttributeValue> plain(UnitId unit, Attribute attribute, AttributeValue value) {
+                return Optional.of(value);
+            }
+        };
     }
 
     private static Mode mode(Show show, UnitId unit) {
@@ -90,17 +109,16 @@ class TouchingLawsTest {
                     mode(show, s.unit).parameter(s.unit.cell(), s.attribute).orElseThrow();
             Programmer now = programmer;
             parameter.function().master().ifPresent(master -> {
-                Parameter channel = mode(show, s.unit).masterOf(master).orElseThrow();
-                double level = ((AttributeValue.Level) now.of(new UnitId(s.unit.fixture(), channel.cell()))
-                                .get(channel.attribute())
-                                .orElseThrow()
-                                .value())
-                        .fraction()
-                        .value();
-                assertThat(level)
-                        .isBetween(
-                                channel.function().fractionOfDmx(master.from()).value(),
-                                channel.function().fractionOfDmx(master.to()).value());
+                int channel = mode(show, s.unit).masterOf(s.unit.cell(), master);
+                long sent = now(show, now)
+                        .at(show.patch().get(s.unit.fixture()), channel)
+                        .dmx();
+                assertThat(sent).isBetween(master.from(), master.to());
+                UnitId home = new UnitId(
+                        s.unit.fixture(),
+                        mode(show, s.unit).channels().get(channel).cell());
+                assertThat(now.of(home).get(mode(show, home).calledBy(channel, sent)))
+                        .isPresent();
             });
         }
     }

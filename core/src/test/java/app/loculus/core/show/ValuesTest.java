@@ -3,10 +3,22 @@ package app.loculus.core.show;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import app.loculus.core.Rig;
+import app.loculus.core.dmx.FrameRenderer;
+import app.loculus.core.edit.patch.PatchFixtures;
+import app.loculus.core.edit.profile.ChangeType;
 import app.loculus.core.patch.UnitId;
 import app.loculus.core.profile.Attribute;
+import app.loculus.core.profile.Channel;
+import app.loculus.core.profile.ModeMaster;
+import app.loculus.core.profile.Profile;
 import app.loculus.core.programmer.UnitValues;
+import app.loculus.core.unit.DmxValue;
 import app.loculus.core.value.AttributeValue;
+import app.loculus.core.value.PaletteId;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 
 class ValuesTest {
@@ -20,7 +32,32 @@ class ValuesTest {
                 .get(new Attribute(attribute))
                 .orElseThrow()
                 .value();
-        return ((AttributeValue.Level) value).fraction().value();
+        return value.as(new AttributeValue.Cases<Double>() {
+            @Override
+            public Double level(double fraction) {
+                return fraction;
+            }
+
+            @Override
+            public Double physical(double physical) {
+                return physical;
+            }
+
+            @Override
+            public Double named(String name) {
+                throw new AssertionError(name);
+            }
+
+            @Override
+            public Double dmx(DmxValue sent) {
+                return (double) sent.value();
+            }
+
+            @Override
+            public Double reference(PaletteId palette) {
+                throw new AssertionError(palette);
+            }
+        });
     }
 
     @Test
@@ -42,7 +79,7 @@ class ValuesTest {
     @Test
     void what_needs_a_mode_brings_the_mode_channel_along() {
         Show show = Rig.after(Rig.everyKind(), "61 red at 60");
-        assertThat(level(show, 61, "ColorMixMode")).isEqualTo(1);
+        assertThat(level(show, 61, "ColorMixMode")).isEqualTo(255);
         assertThat(values(show, 61, 0)
                         .get(new Attribute("ColorMixMode"))
                         .orElseThrow()
@@ -95,5 +132,108 @@ class ValuesTest {
         Show next = Rig.after(show, "next");
         assertThat(next.hand().selection().units().stream().map(next::label)).containsExactly("12", "14");
         assertThat(Rig.after(next, "previous").hand()).isEqualTo(show.hand());
+    }
+
+    @Test
+    void a_unit_that_an_attribute_does_not_have_is_refused() {
+        for (String line : List.of("11 zoom at 40 hz", "11 zoom at 20 k", "1 Dimmer at 0.5 k", "1 Dimmer at 5 deg")) {
+            Outcome outcome = Rig.say(Rig.everyKind(), line);
+            assertThat(outcome.refused()).as(line).isTrue();
+            assertThat(outcome.problems().get(0).code()).isEqualTo("value.unit");
+        }
+        assertThat(Rig.say(Rig.everyKind(), "11 zoom at 20 deg").refused()).isFalse();
+    }
+
+    @Test
+    void what_is_given_as_dmx_is_the_coarse_octet() {
+        Show show = Rig.after(Rig.everyKind(), "11 at 100 dmx pan at 200 dmx");
+        byte[] slots = new FrameRenderer().render(show.scene()).slots(1);
+        assertThat(slots[10] & 0xFF).as("pan").isEqualTo(200);
+        assertThat(slots[14] & 0xFF).as("dimmer").isEqualTo(100);
+        ModeMaster none = null;
+        Profile gobo = Rig.profile(
+                "Odd",
+                Rig.mode(
+                        "odd",
+                        0,
+                        Rig.channel(
+                                "Gobo1",
+                                0,
+                                0,
+                                Rig.function("Gobo1", 0, 127, 0, 1, none),
+                                Rig.function("Gobo1WheelSpin", 128, 255, -1, 1, none))));
+        for (int sent : new int[] {0, 50, 100, 127, 128, 182, 200, 202, 255}) {
+            assertThat(Rig.slots(Rig.of(gobo, "1 Gobo1 at " + sent + " dmx"), 1))
+                    .containsExactly(sent);
+        }
+    }
+
+    @Test
+    void a_value_finds_its_function_among_all_of_the_attribute() {
+        Profile turning = Rig.profile(
+                "Odd",
+                Rig.mode(
+                        "odd",
+                        0,
+                        Rig.channel(
+                                "Pan",
+                                0,
+                                128,
+                                Rig.function("Pan", 128, 255, 0, 180, null),
+                                Rig.function("Pan", 0, 127, -180, 0, null))));
+        assertThat(Rig.slots(Rig.of(turning, "1 pan at -180"), 1)).containsExactly(0);
+        assertThat(Rig.slots(Rig.of(turning, "1 pan at 180"), 1)).containsExactly(255);
+        assertThat(Rig.say(Rig.of(turning), "1 pan at 181").problems().get(0).words())
+                .isEqualTo("181 is outside 0 to 180 and -180 to 0 of Pan.");
+    }
+
+    @Test
+    void one_emitter_starts_from_what_is_on_stage() {
+        Show show = Rig.after(
+                Rig.everyKind(),
+                "21 colour xy 0.25, 0.39",
+                "record colour 1",
+                "clear all",
+                "21 colour 1",
+                "21 red at 60");
+        assertThat(level(show, 21, "ColorAdd_R")).isEqualTo(0.6);
+        assertThat(level(show, 21, "ColorAdd_B")).isBetween(0.433, 0.434);
+    }
+
+    @Test
+    void a_mode_from_whole_to_cells_and_back_keeps_colours() {
+        Channel[] whole = Stream.of("R", "G", "B")
+                .map(c -> Rig.channel("ColorAdd_" + c, 0, 255, Rig.function("ColorAdd_" + c, 0, 255, 0, 1, null)))
+                .toArray(Channel[]::new);
+        Channel[] cells = IntStream.rangeClosed(1, 2)
+                .boxed()
+                .flatMap(n -> Stream.of("R", "G", "B")
+                        .map(c -> Rig.channel(
+                                "ColorAdd_" + c, n, 255, Rig.function("ColorAdd_" + c, 0, 255, 0, 1, null))))
+                .toArray(Channel[]::new);
+        Profile bar = Rig.profile("Bar", Rig.mode("whole", 0, whole), Rig.mode("cells", 2, cells));
+        Show show = Rig.of(bar, "1 colour xy 0.25, 0.39", "record colour 1 per fixture");
+        Outcome outcome = new ChangeType(
+                        List.of(show.patch().number(1).id()),
+                        show.profiles().type("Bar / cells"),
+                        Optional.empty(),
+                        PatchFixtures.Clashing.SHARE)
+                .apply(show);
+        assertThat(outcome.problems()).noneMatch(p -> p.code().equals("type.values"));
+        Show divided = outcome.show();
+        for (int cell = 1; cell <= 2; cell++) {
+            assertThat(values(divided, 1, cell).get(new Attribute("ColorAdd_G")))
+                    .isPresent();
+        }
+        assertThat(divided.palettes().get(0).units()).hasSize(2);
+        Show back = new ChangeType(
+                        List.of(show.patch().number(1).id()),
+                        show.profiles().type("Bar / whole"),
+                        Optional.empty(),
+                        PatchFixtures.Clashing.SHARE)
+                .apply(divided)
+                .show();
+        assertThat(values(back, 1, 0)).isEqualTo(values(show, 1, 0));
+        assertThat(back.palettes()).isEqualTo(show.palettes());
     }
 }

@@ -8,7 +8,9 @@ import app.loculus.core.colour.ColourDifference;
 import app.loculus.core.profile.Attribute;
 import app.loculus.core.profile.Mode;
 import app.loculus.core.profile.Profile;
+import java.util.Objects;
 import java.util.Random;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -24,7 +26,13 @@ class ColourAnswersTest {
     }
 
     private static double level(ColourAnswer answer, String attribute) {
-        return answer.levels().get(new Attribute(attribute)).value();
+        return ((AttributeValue.Level) Stream.of(answer.values(), answer.closings())
+                        .map(m -> m.get(new Attribute(attribute)))
+                        .filter(Objects::nonNull)
+                        .findFirst()
+                        .orElseThrow())
+                .fraction()
+                .value();
     }
 
     @Test
@@ -40,7 +48,7 @@ class ColourAnswersTest {
         ColourAnswer answer = answer(Rig.SPOT, DEEP_RED);
         assertThat(answer.way()).isEqualTo("slot 2 “Red”");
         assertThat(level(answer, "ColorSub_M")).isZero();
-        assertThat(level(answer, "Color1")).isBetween(10 / 255.0, 19 / 255.0);
+        assertThat(answer.values().get(new Attribute("Color1"))).isEqualTo(new AttributeValue.Named("Red"));
     }
 
     @Test
@@ -53,7 +61,7 @@ class ColourAnswersTest {
     @Test
     void of_two_mixing_systems_the_nearer_one_is_used() {
         ColourAnswer coloured = answer(Rig.PANEL, VERDIGRIS);
-        assertThat(coloured.levels())
+        assertThat(coloured.values())
                 .containsKey(new Attribute("ColorAdd_R"))
                 .doesNotContainKey(new Attribute("ColorAdd_W"));
         ColourAnswer white = answer(Rig.PANEL, Chromaticity.D65);
@@ -75,11 +83,8 @@ class ColourAnswersTest {
         for (Profile profile : new Profile[] {Rig.WASH, Rig.PAR, Rig.SPOT}) {
             ColourAnswer answer = answer(profile, target);
             Mode mode = profile.modes().get(0);
-            ShownColour shown = new ShownColour(
-                    mode,
-                    0,
-                    p -> answer.levels()
-                            .getOrDefault(p.attribute(), p.function().homeFraction()));
+            Sent sent = Sent.overHome(mode, 0, answer.values());
+            ShownColour shown = new ShownColour(mode, 0, sent::at);
             assertThat(shown.light()
                             .orElseThrow()
                             .chromaticity()

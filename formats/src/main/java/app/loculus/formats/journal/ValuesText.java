@@ -1,21 +1,27 @@
 package app.loculus.formats.journal;
 
+import app.loculus.core.colour.Chromaticity;
 import app.loculus.core.profile.Attribute;
 import app.loculus.core.programmer.Touched;
 import app.loculus.core.programmer.UnitValues;
+import app.loculus.core.unit.DmxValue;
 import app.loculus.core.unit.Fraction;
 import app.loculus.core.value.AttributeValue;
 import app.loculus.core.value.PaletteId;
 import java.util.LinkedHashMap;
 import java.util.Map;
+import java.util.Optional;
 
 /**
  * Working values as text: a line an attribute, in the order of their names, so that equal values are equal texts. Each
  * line holds the name, how it came there, the form and the value: {@code Dimmer t L0.5}, {@code Gobo1 tc NRipple},
  * {@code Pan - P-40.0}, {@code ColorAdd_R t R3}. t is touched, c came along, L a share of the range, P physical, N a named
- * range, R a palette. Line breaks in names are written as {@code \n}.
+ * range, D what is sent, R a palette. Line breaks in names are written as {@code \n}. A colour that was asked for comes
+ * last, as {@code = 0.48 0.52} in CIE x and y.
  */
 final class ValuesText {
+
+    private static final String ASKED = "= ";
 
     private static final AttributeValue.Cases<String> TEXTS = new AttributeValue.Cases<>() {
         @Override
@@ -34,6 +40,11 @@ final class ValuesText {
         }
 
         @Override
+        public String dmx(DmxValue value) {
+            return "D" + value;
+        }
+
+        @Override
         public String reference(PaletteId palette) {
             return "R" + palette.value();
         }
@@ -48,18 +59,29 @@ final class ValuesText {
             text.append(touched.touched() ? "t" : "-").append(touched.companion() ? "c " : " ");
             text.append(touched.value().as(TEXTS));
         });
+        values.asked()
+                .ifPresent(c -> text.append(text.isEmpty() ? "" : "\n")
+                        .append(ASKED)
+                        .append(c.x())
+                        .append(' ')
+                        .append(c.y()));
         return text.toString();
     }
 
     /** @throws RuntimeException when the text is damaged */
     static UnitValues read(String text) {
         Map<Attribute, Touched> values = new LinkedHashMap<>();
+        Optional<Chromaticity> asked = Optional.empty();
         for (String line : text.isEmpty() ? new String[0] : text.split("\n")) {
             String[] parts = line.split(" ", 3);
+            if (line.startsWith(ASKED)) {
+                asked = Optional.of(new Chromaticity(Double.parseDouble(parts[1]), Double.parseDouble(parts[2])));
+                continue;
+            }
             boolean companion = parts[1].endsWith("c");
             values.put(new Attribute(parts[0]), new Touched(value(parts[2]), parts[1].startsWith("t"), companion));
         }
-        return new UnitValues(values);
+        return new UnitValues(values, asked);
     }
 
     private static AttributeValue value(String text) {
@@ -68,6 +90,7 @@ final class ValuesText {
             case 'L' -> new AttributeValue.Level(Fraction.of(Double.parseDouble(rest)));
             case 'P' -> new AttributeValue.Physical(Double.parseDouble(rest));
             case 'N' -> new AttributeValue.Named(unescaped(rest));
+            case 'D' -> new AttributeValue.Dmx(DmxValue.parse(rest));
             case 'R' -> new AttributeValue.Reference(new PaletteId(Integer.parseInt(rest)));
             default -> throw new UnreadableEntry("it holds a value of the form “" + text.charAt(0) + "”");
         };

@@ -14,6 +14,9 @@ public final class Earlier {
     /** The first with recipes, and a look of highlight. */
     private static final int RECIPES = 3;
 
+    /** The first that remembers which colour was asked for, and what is written on palettes. */
+    private static final int ASKED = 4;
+
     private Earlier() {}
 
     /** @param version that of the manifest */
@@ -31,7 +34,25 @@ public final class Earlier {
                                 .putNull("rest"));
             }
         }
+        if (version < ASKED && document instanceof ObjectNode show) {
+            show.path("palettes").forEach(Earlier::palette);
+            show.path("values").forEach(Earlier::values);
+        }
         return document;
+    }
+
+    private static void palette(JsonNode palette) {
+        if (palette instanceof ObjectNode fields) {
+            fields.set(
+                    "label",
+                    NODES.objectNode().put("tint", "NONE").put("note", "").putNull("seconds"));
+        }
+    }
+
+    private static void values(JsonNode unit) {
+        if (unit.path("values") instanceof ObjectNode fields) {
+            fields.putNull("asked");
+        }
     }
 
     private static void group(JsonNode group) {

@@ -3,6 +3,7 @@ package app.loculus.formats.showfile;
 import app.loculus.core.colour.Chromaticity;
 import app.loculus.core.group.GroupContent;
 import app.loculus.core.palette.Entry;
+import app.loculus.core.palette.Label;
 import app.loculus.core.palette.Palette;
 import app.loculus.core.palette.ScopeKey;
 import app.loculus.core.profile.Attribute;
@@ -44,6 +45,7 @@ public final class ShowJson {
             Map.entry(AttributeValue.Level.class, "Level"),
             Map.entry(AttributeValue.Physical.class, "Physical"),
             Map.entry(AttributeValue.Named.class, "Named"),
+            Map.entry(AttributeValue.Dmx.class, "Dmx"),
             Map.entry(AttributeValue.Reference.class, "Reference"),
             Map.entry(ScopeKey.Global.class, "Global"),
             Map.entry(ScopeKey.Type.class, "Type"),
@@ -134,6 +136,7 @@ public final class ShowJson {
                 @JsonProperty("number") int number,
                 @JsonProperty("name") String name,
                 @JsonProperty("intent") Optional<Chromaticity> intent,
+                @JsonProperty("label") Label label,
                 @JsonProperty("entries") Collection<Entry> entries) {}
 
         @JsonProperty("id")
@@ -150,6 +153,9 @@ public final class ShowJson {
 
         @JsonProperty("intent")
         abstract Optional<Chromaticity> intent();
+
+        @JsonProperty("label")
+        abstract Label label();
 
         @JsonProperty("entries")
         abstract List<Entry> entries();

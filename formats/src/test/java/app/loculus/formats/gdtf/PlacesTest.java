@@ -210,10 +210,14 @@ class PlacesTest {
                                 "ModeMaster=\"Cell_ColorMixMode\" ModeFrom=\"128/1\" ModeTo=\"255/1\""))
                 .modes()
                 .get(0);
-        assertThat(mode.companions(
-                                mode.parameter(2, new Attribute("ColorAdd_R")).orElseThrow())
+        assertThat(mode.masters(
+                                2,
+                                mode.parameter(2, new Attribute("ColorAdd_R"))
+                                        .orElseThrow()
+                                        .function(),
+                                channel -> 0)
                         .keySet())
-                .extracting(p -> p.cell())
+                .extracting(channel -> mode.channels().get(channel).cell())
                 .containsExactly(2);
         byte[] slots = {0, (byte) 255, (byte) 200, (byte) 255};
         assertThat(new SimulatedFixture(mode, mode.emitters(), Map.of()).light(Map.of(1, slots)))

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.catchThrowable;
 
 import app.loculus.core.command.Command;
 import app.loculus.core.command.LineReader;
+import app.loculus.core.palette.Label;
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.profile.Profiles;
 import app.loculus.core.show.Outcome;
@@ -115,6 +116,23 @@ class ShowArchiveTest {
         assertThat(ShowArchive.read(ShowArchive.write(show))).isEqualTo(show);
     }
 
+    /** Written by version 3, before a colour that was asked for was remembered. */
+    @Test
+    void values_and_palettes_of_an_earlier_version_stay() throws IOException {
+        Show show;
+        try (InputStream in = getClass().getResourceAsStream("/golden/version-3.loculus")) {
+            show = ShowArchive.read(in.readAllBytes());
+        }
+        assertThat(show.palettes())
+                .extracting(Object::toString)
+                .containsExactly("intensity 1 “Rise”", "colour 3 “Verdigris”");
+        assertThat(show.palettes()).allMatch(p -> p.label().equals(Label.NONE));
+        assertThat(show.programmer().values())
+                .isNotEmpty()
+                .allSatisfy((unit, values) -> assertThat(values.asked()).isEmpty());
+        assertThat(ShowArchive.read(ShowArchive.write(show))).isEqualTo(show);
+    }
+
     @Test
     void an_empty_show_is_a_show_too() {
         assertThat(ShowArchive.read(ShowArchive.write(Show.empty("New")))).isEqualTo(Show.empty("New"));
@@ -172,8 +190,8 @@ class ShowArchiveTest {
                 .isInstanceOf(Refusal.class)
                 .hasMessageContaining("checksum does not fit");
         assertThatThrownBy(() -> ShowArchive.read(
-                        changed(file, "manifest.json", t -> t.replace("\"version\":3", "\"version\":9"))))
-                .hasMessageContaining("of version 9; up to 3 is understood");
+                        changed(file, "manifest.json", t -> t.replace("\"version\":4", "\"version\":9"))))
+                .hasMessageContaining("of version 9; up to 4 is understood");
         assertThatThrownBy(() -> ShowArchive.read(changed(file, "manifest.json", t -> "{}")))
                 .hasMessageContaining("no show file");
         assertThatThrownBy(() -> ShowArchive.read(changed(file, "manifest.json", t -> "{")))

@@ -43,7 +43,7 @@ record PaletteView(
                 .filter(u -> working(show, u))
                 .distinct()
                 .toList();
-        Reach reach = new Reach(show.patch(), show.answers(), units);
+        Reach reach = new Reach(show.patch(), show.resolver().giver(), units);
         return show.palettes().stream()
                 .map(p -> view(show, p, reach, units.size()))
                 .toList();

@@ -7,13 +7,13 @@ import app.loculus.core.edit.group.EditGroup;
 import app.loculus.core.edit.group.RecordStarters;
 import app.loculus.core.edit.hand.LevelOf;
 import app.loculus.core.group.Group;
-import app.loculus.core.group.Tint;
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.profile.Profiles;
 import app.loculus.core.selection.Choice;
 import app.loculus.core.selection.GroupId;
 import app.loculus.core.show.Draft;
 import app.loculus.core.show.ShowEdit;
+import app.loculus.core.unit.Tint;
 import java.util.List;
 import java.util.Optional;
 

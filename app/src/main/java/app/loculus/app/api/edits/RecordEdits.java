@@ -31,7 +31,7 @@ public sealed interface RecordEdits extends TypedEdit {
                     named(name),
                     named(scope).map(RecordPalette::scope),
                     towards(onto),
-                    closeWheel);
+                    app.loculus.core.edit.palette.What.ALL.closing(closeWheel));
         }
 
         private static Scope scope(String words) {

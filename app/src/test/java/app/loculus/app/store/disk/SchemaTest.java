@@ -71,12 +71,12 @@ class SchemaTest {
     @Test
     void one_that_is_a_step_behind_is_taken_along() throws Exception {
         open();
-        sql("delete from \"flyway_schema_history\" where \"version\" = '5'");
+        sql("delete from \"flyway_schema_history\" where \"version\" = '6'");
         open();
         try (Connection connection = source().getConnection();
                 ResultSet row = connection
                         .createStatement()
-                        .executeQuery("select count(*) from \"flyway_schema_history\" where \"version\" = '5'")) {
+                        .executeQuery("select count(*) from \"flyway_schema_history\" where \"version\" = '6'")) {
             row.next();
             assertThat(row.getInt(1)).isEqualTo(1);
         }
@@ -94,7 +94,7 @@ class SchemaTest {
     @Test
     void a_step_that_failed_is_not_taken_for_done() throws Exception {
         open();
-        sql("update \"flyway_schema_history\" set \"success\" = false where \"version\" = '5'");
+        sql("update \"flyway_schema_history\" set \"success\" = false where \"version\" = '6'");
         assertThatThrownBy(this::open).hasMessageContaining("failed migration");
     }
 }

@@ -1,11 +1,11 @@
 package app.loculus.core.edit.group;
 
 import app.loculus.core.group.Group;
-import app.loculus.core.group.Tint;
 import app.loculus.core.selection.GroupId;
 import app.loculus.core.show.Draft;
 import app.loculus.core.show.ShowEdit;
 import app.loculus.core.unit.Numbers;
+import app.loculus.core.unit.Tint;
 import java.util.List;
 import java.util.Optional;
 

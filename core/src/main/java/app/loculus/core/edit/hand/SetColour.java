@@ -13,6 +13,7 @@ import app.loculus.core.value.AttributeValue;
 import app.loculus.core.value.ColourAnswer;
 import java.util.LinkedHashMap;
 import java.util.Map;
+import java.util.Optional;
 
 /** Sets what is in hand to a colour, each fixture in its own way, as plain values. */
 public record SetColour(Chromaticity colour) implements ShowEdit {
@@ -28,7 +29,8 @@ public record SetColour(Chromaticity colour) implements ShowEdit {
                 show.answers()
                         .answer(show.patch().modeOf(fixture), unit.cell(), colour)
                         .ifPresent(answer -> {
-                            touching.setTogether(unit, levels(answer));
+                            touching.setTogether(
+                                    unit, all(answer), answer.closings().keySet(), Optional.of(colour));
                             byType.computeIfAbsent(
                                             show.patch().profileOf(fixture).name(), t -> new Tally())
                                     .count(answer);
@@ -56,9 +58,9 @@ public record SetColour(Chromaticity colour) implements ShowEdit {
         }
     }
 
-    private static Map<Attribute, AttributeValue> levels(ColourAnswer answer) {
-        Map<Attribute, AttributeValue> values = new LinkedHashMap<>();
-        answer.levels().forEach((a, level) -> values.put(a, new AttributeValue.Level(level)));
+    private static Map<Attribute, AttributeValue> all(ColourAnswer answer) {
+        Map<Attribute, AttributeValue> values = new LinkedHashMap<>(answer.values());
+        values.putAll(answer.closings());
         return values;
     }
 }

@@ -72,14 +72,7 @@ public record SetSpread(String word, Spread spread, Amount amount, Optional<Stri
     }
 
     private String suffix() {
-        return switch (amount) {
-            case PLAIN -> "";
-            case PERCENT -> " %";
-            case DEGREES -> " deg";
-            case HERTZ -> " hz";
-            case DMX -> " dmx";
-            case KELVIN -> " k";
-        };
+        return amount == Amount.PLAIN ? "" : " " + amount.words();
     }
 
     private static String type(Show show, UnitId unit) {
@@ -99,7 +92,7 @@ public record SetSpread(String word, Spread spread, Amount amount, Optional<Stri
         for (int cell : mode.homesOf(unit.cell(), attribute.get())) {
             Parameter parameter = mode.parameter(cell, attribute.get()).orElseThrow();
             AttributeValue value = name.<AttributeValue>map(AttributeValue.Named::new)
-                    .orElseGet(() -> amount.value(number, profile.definition(attribute.get()), parameter.function()));
+                    .orElseGet(() -> amount.value(number, profile.definition(attribute.get()), mode, parameter));
             set |= touching.set(new UnitId(unit.fixture(), cell), attribute.get(), value);
         }
         return set ? Optional.of(profile.definition(attribute.get()).pretty()) : Optional.empty();

@@ -21,6 +21,7 @@ import app.loculus.core.value.PaletteId;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 
 /**
  * Applies a palette to what is in hand; with nothing in hand, first picks up the units it has values of their own for.
@@ -44,7 +45,8 @@ public record ApplyPalette(PaletteId palette, boolean asValues) implements ShowE
         for (UnitId unit : units) {
             Given given = show.resolver().giver().give(applied, unit);
             if (given.follow()) {
-                touching.setTogether(unit, values(given));
+                touching.setTogether(
+                        unit, values(given), given.companions(), asValues ? applied.intent() : Optional.empty());
                 followed++;
             }
         }
@@ -88,14 +90,14 @@ public record ApplyPalette(PaletteId palette, boolean asValues) implements ShowE
     }
 
     private static String why(Show show, Palette applied, List<UnitId> units) {
-        List<ReachRow> rows = new Reach(show.patch(), show.answers(), units).of(applied);
+        List<ReachRow> rows = new Reach(show.patch(), show.resolver().giver(), units).of(applied);
         return rows.isEmpty() ? "nothing is in hand" : rows.get(0).words();
     }
 
     private static void tell(Draft draft, Palette applied, List<UnitId> units) {
         Show show = draft.show();
         draft.say("Applies " + applied);
-        for (ReachRow row : new Reach(show.patch(), show.answers(), units).of(applied)) {
+        for (ReachRow row : new Reach(show.patch(), show.resolver().giver(), units).of(applied)) {
             String words =
                     row.units() + " × " + show.profiles().get(row.profile()).name() + ": " + row.words()
                             + row.difference().map(d -> ", " + d).orElse("");

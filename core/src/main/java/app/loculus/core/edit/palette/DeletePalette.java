@@ -1,9 +1,13 @@
 package app.loculus.core.edit.palette;
 
+import app.loculus.core.palette.Entry;
 import app.loculus.core.palette.Palette;
 import app.loculus.core.patch.UnitId;
+import app.loculus.core.problem.Refusal;
+import app.loculus.core.problem.WayOut;
 import app.loculus.core.profile.Attribute;
 import app.loculus.core.programmer.Touched;
+import app.loculus.core.programmer.UnitValues;
 import app.loculus.core.selection.Choice;
 import app.loculus.core.selection.Selection;
 import app.loculus.core.show.Change;
@@ -15,17 +19,34 @@ import app.loculus.core.show.Show;
 import app.loculus.core.show.ShowEdit;
 import app.loculus.core.unit.Numbers;
 import app.loculus.core.value.PaletteId;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 
-/** Removes a palette; whatever followed it keeps its values, as plain ones. */
-public record DeletePalette(PaletteId palette) implements ShowEdit {
+/**
+ * Removes a palette; whatever followed it keeps its values, as plain ones.
+ *
+ * @param asValues also in palettes that follow it; without it that is refused and they are named
+ */
+public record DeletePalette(PaletteId palette, boolean asValues) implements ShowEdit {
 
     @Override
     public void on(Draft draft) {
         Show show = draft.show();
         Palette gone = show.palette(palette).orElseThrow();
-        List<Change<?, ?>> left = References.refitted(show, plain(show));
+        List<Palette> users = show.palettes().stream()
+                .filter(p -> p.followed().contains(palette))
+                .toList();
+        if (!users.isEmpty() && !asValues) {
+            throw refusal(gone, users);
+        }
+        List<Change<?, ?>> left = References.refitted(show, plain(show)).stream()
+                .filter(c -> c.of(PartKinds.PALETTES)
+                        .filter(p -> p.key().equals(palette))
+                        .isEmpty())
+                .toList();
         left.forEach(draft::change);
         draft.remove(PartKinds.PALETTES, palette);
         long units =
@@ -35,10 +56,27 @@ public record DeletePalette(PaletteId palette) implements ShowEdit {
                         ? "; nothing follows it"
                         : "; " + Numbers.count((int) units, "unit") + (units == 1 ? " keeps" : " keep")
                                 + " its values as plain ones"));
+        if (!users.isEmpty()) {
+            draft.say("Made from it, and now of plain values: " + names(users));
+        }
         String groups = References.groups(left);
         if (!groups.isEmpty()) {
             draft.say("Made from those that use it, and now of the units there are: " + groups);
         }
+    }
+
+    private static Refusal refusal(Palette gone, List<Palette> users) {
+        return Refusal.of(
+                "palette.used",
+                "palette",
+                gone + " is followed by " + names(users) + ".",
+                WayOut.line(
+                        "Delete it and leave plain values there",
+                        "delete " + gone.kind().word() + " " + gone.number() + " as values"));
+    }
+
+    private static String names(List<Palette> palettes) {
+        return palettes.stream().map(Palette::toString).collect(Collectors.joining(", "));
     }
 
     /** Plain values instead of the palette, each as its unit has it now. */
@@ -55,12 +93,24 @@ public record DeletePalette(PaletteId palette) implements ShowEdit {
             }
 
             @Override
-            public Optional<Touched> value(UnitId unit, Attribute attribute, Touched value) {
-                return value.value().followed().filter(palette::equals).isEmpty()
-                        ? Optional.of(value)
-                        : show.resolver()
-                                .plain(unit, attribute, value.value())
-                                .map(v -> new Touched(v, value.touched(), value.companion()));
+            public List<Entry> entries(Palette of, List<Entry> entries) {
+                return PlainEntries.without(show, palette, entries);
+            }
+
+            @Override
+            public UnitValues values(UnitId unit, UnitValues values) {
+                if (!values.followed().contains(palette)) {
+                    return values;
+                }
+                Map<Attribute, Touched> plain = new LinkedHashMap<>(values.byAttribute());
+                plain.values().removeIf(t -> t.value().followed().equals(Optional.of(palette)));
+                show.resolver().held(unit, values).forEach((attribute, held) -> {
+                    if (held.from().equals(Optional.of(palette))) {
+                        plain.put(attribute, new Touched(held.value(), held.touched(), held.companion()));
+                    }
+                });
+                return new UnitValues(
+                        plain, values.asked().or(() -> show.palette(palette).flatMap(Palette::intent)));
             }
         };
     }

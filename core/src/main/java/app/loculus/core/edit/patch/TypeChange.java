@@ -1,5 +1,6 @@
 package app.loculus.core.edit.patch;
 
+import app.loculus.core.colour.Chromaticity;
 import app.loculus.core.group.Group;
 import app.loculus.core.palette.Entry;
 import app.loculus.core.palette.Palette;
@@ -81,7 +82,9 @@ public final class TypeChange implements Refit {
     private void on(Draft draft) {
         List<Change<?, ?>> changes = References.refitted(show, this);
         changes.forEach(draft::change);
-        tellValues(draft, changes);
+        Map<UnitId, UnitValues> moved = moved(draft.show());
+        draft.putAll(PartKinds.VALUES, moved);
+        tellValues(draft, changes, moved);
         tellGroups(draft, changes);
         tellPalettes(draft);
         retired.forEach(p -> draft.remove(PartKinds.PROFILES, p));
@@ -101,8 +104,72 @@ public final class TypeChange implements Refit {
                 : Optional.empty();
     }
 
+    /**
+     * Where an attribute of a unit is in the new mode: on the same cell; for what was on the whole fixture, on the cells
+     * that have it now; for what was on cells and now is on the whole fixture, there, and the first cell counts.
+     */
+    private List<UnitId> places(UnitId unit, Attribute attribute) {
+        Mode mode = to.get(unit.fixture()).mode();
+        if (mode.parameter(unit.cell(), attribute).isPresent()) {
+            return List.of(unit);
+        }
+        if (unit.cell() == 0) {
+            return mode.homesOf(0, attribute).stream()
+                    .map(cell -> new UnitId(unit.fixture(), cell))
+                    .toList();
+        }
+        Mode was = show.patch().modeOf(show.patch().get(unit.fixture()));
+        boolean first = was.homesOf(0, attribute).stream().findFirst().equals(Optional.of(unit.cell()));
+        return first && mode.parameter(0, attribute).isPresent() ? List.of(UnitId.whole(unit.fixture())) : List.of();
+    }
+
+    /** Values of what has gone from a unit to others, on top of what those have after the change. */
+    private Map<UnitId, UnitValues> moved(Show after) {
+        Map<UnitId, Map<Attribute, Touched>> found = new LinkedHashMap<>();
+        Map<UnitId, Optional<Chromaticity>> asked = new LinkedHashMap<>();
+        show.programmer().values().forEach((unit, values) -> {
+            if (to.containsKey(unit.fixture())) {
+                values.byAttribute()
+                        .forEach((attribute, value) -> places(unit, attribute).stream()
+                                .filter(place -> !place.equals(unit) && fits(place, attribute, value.value()))
+                                .forEach(place -> {
+                                    found.computeIfAbsent(
+                                                    place,
+                                                    p -> new LinkedHashMap<>(after.programmer()
+                                                            .of(p)
+                                                            .byAttribute()))
+                                            .putIfAbsent(attribute, value);
+                                    asked.putIfAbsent(place, values.asked());
+                                }));
+            }
+        });
+        Map<UnitId, UnitValues> moved = new LinkedHashMap<>();
+        found.forEach((unit, values) -> moved.put(unit, new UnitValues(values, asked.get(unit))));
+        return moved;
+    }
+
+    private boolean fits(UnitId place, Attribute attribute, AttributeValue value) {
+        return fits(to.get(place.fixture()).mode(), place.cell(), attribute, value);
+    }
+
+    /** A unit's own entry, on whichever units have the attribute now; empty when it is of no unit that changes. */
+    private Optional<List<Entry>> moved(Entry entry) {
+        return entry.scope()
+                .ownUnit()
+                .filter(u -> to.containsKey(u.fixture()))
+                .map(u -> places(u, entry.attribute()))
+                .filter(places -> !places.isEmpty())
+                .map(places -> places.stream()
+                        .map(p -> new Entry(new ScopeKey.Unit(p), entry.attribute(), entry.value(), entry.companion()))
+                        .toList());
+    }
+
     @Override
     public List<Entry> entry(Palette palette, Entry entry) {
+        Optional<List<Entry>> moved = moved(entry);
+        if (moved.isPresent()) {
+            return moved.get();
+        }
         if (!entry.scope().ownUnit().map(this::keeps).orElse(true)) {
             return List.of();
         }
@@ -146,21 +213,28 @@ public final class TypeChange implements Refit {
         return mode.parameter(cell, attribute).map(p -> value.fits(mode, p)).orElse(false);
     }
 
-    private void tellValues(Draft draft, List<Change<?, ?>> changes) {
+    private void tellValues(Draft draft, List<Change<?, ?>> changes, Map<UnitId, UnitValues> moved) {
         int stay = show.programmer().values().entrySet().stream()
-                .filter(e -> to.containsKey(e.getKey().fixture()))
-                .mapToInt(e ->
-                        draft.show().programmer().of(e.getKey()).byAttribute().size())
-                .sum();
+                        .filter(e -> to.containsKey(e.getKey().fixture()))
+                        .mapToInt(e -> draft.show()
+                                .programmer()
+                                .of(e.getKey())
+                                .byAttribute()
+                                .size())
+                        .sum()
+                + moved.values().stream().mapToInt(v -> v.byAttribute().size()).sum();
         if (stay > 0) {
             draft.say(Numbers.count(stay, "working value") + (stay == 1 ? " carries" : " carry") + " over");
         }
+        Set<Attribute> elsewhere = moved.values().stream()
+                .flatMap(v -> v.byAttribute().keySet().stream())
+                .collect(Collectors.toSet());
         Set<String> lost = new LinkedHashSet<>();
         changes.forEach(c -> c.of(PartKinds.VALUES).ifPresent(v -> {
             Set<Attribute> kept =
                     v.after().orElse(UnitValues.NONE).byAttribute().keySet();
             v.before().orElseThrow().byAttribute().keySet().stream()
-                    .filter(a -> !kept.contains(a))
+                    .filter(a -> !kept.contains(a) && !elsewhere.contains(a))
                     .forEach(a -> lost.add(a.name()));
         }));
         if (!lost.isEmpty()) {

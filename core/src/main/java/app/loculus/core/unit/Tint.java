@@ -1,4 +1,4 @@
-package app.loculus.core.group;
+package app.loculus.core.unit;
 
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.problem.WayOut;

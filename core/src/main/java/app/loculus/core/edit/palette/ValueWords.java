@@ -1,0 +1,43 @@
+package app.loculus.core.edit.palette;
+
+import app.loculus.core.palette.Palette;
+import app.loculus.core.show.Show;
+import app.loculus.core.unit.Decimal;
+import app.loculus.core.unit.DmxValue;
+import app.loculus.core.value.AttributeValue;
+import app.loculus.core.value.PaletteId;
+
+/** Values as people read them. */
+public final class ValueWords {
+
+    private ValueWords() {}
+
+    public static String of(Show show, AttributeValue value) {
+        return value.as(new AttributeValue.Cases<>() {
+            @Override
+            public String level(double fraction) {
+                return Decimal.text(fraction * 100, 1) + " %";
+            }
+
+            @Override
+            public String physical(double number) {
+                return Decimal.text(number, 2);
+            }
+
+            @Override
+            public String named(String name) {
+                return "“" + name + "”";
+            }
+
+            @Override
+            public String dmx(DmxValue sent) {
+                return sent.value() + (sent.octets() == 1 ? " dmx" : " dmx " + 8 * sent.octets() + " bit");
+            }
+
+            @Override
+            public String reference(PaletteId palette) {
+                return show.palette(palette).map(Palette::toString).orElse("a palette that is gone");
+            }
+        });
+    }
+}

@@ -1,0 +1,260 @@
+package app.loculus.core.palette;
+
+import app.loculus.core.colour.ColourDifference;
+import app.loculus.core.colour.Tristimulus;
+import app.loculus.core.profile.AdditiveSystem;
+import app.loculus.core.profile.Attribute;
+import app.loculus.core.profile.Kind;
+import app.loculus.core.profile.Mode;
+import app.loculus.core.profile.Parameter;
+import app.loculus.core.profile.Profile;
+import app.loculus.core.value.AttributeValue;
+import app.loculus.core.value.ColourAnswer;
+import app.loculus.core.value.PaletteId;
+import app.loculus.core.value.Sent;
+import app.loculus.core.value.ShownColour;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Function;
+import java.util.function.IntToLongFunction;
+import java.util.stream.Stream;
+
+/**
+ * One palette on one unit. For each attribute the first that exists counts: the unit's entry, its mode's, its type's,
+ * the global one; the mix of a colour counts as one. A mix is used by a unit that has all of its attributes; emitters
+ * beyond it that would shine with it go dark. Where nothing narrower makes the colour, it is computed from the intent.
+ */
+final class Giving {
+
+    private final Palette palette;
+    private final Profile profile;
+    private final Mode mode;
+    private final int cell;
+    private final List<ScopeKey> scopes;
+    private final Optional<ColourAnswer> answer;
+    private final Function<PaletteId, Optional<Given>> others;
+    private final Map<ScopeKey, List<Entry>> effective = new HashMap<>();
+    private Optional<ColourDifference> through = Optional.empty();
+
+    private final Map<Attribute, AttributeValue> values = new LinkedHashMap<>();
+    private final Set<Attribute> companions = new LinkedHashSet<>();
+    /** Where mode channels would stand that are used, by channel. */
+    private final Map<Integer, Long> wished = new LinkedHashMap<>();
+
+    private Follows follows = Follows.NONE;
+    private String way = "";
+
+    /** @param scopes from the narrowest to the global one */
+    Giving(
+            Palette palette,
+            Profile profile,
+            Mode mode,
+            int cell,
+            List<ScopeKey> scopes,
+            Optional<ColourAnswer> answer,
+            Function<PaletteId, Optional<Given>> others) {
+        this.others = others;
+        this.palette = palette;
+        this.profile = profile;
+        this.mode = mode;
+        this.cell = cell;
+        this.scopes = scopes;
+        this.answer = answer;
+    }
+
+    Given given() {
+        boolean computed = colour();
+        for (int i = 0; i < scopes.size(); i++) {
+            for (Entry entry : entries(i)) {
+                boolean ofColour = entry.attribute().isMix()
+                        || computed
+                                && entry.attribute().isColourWheel()
+                                && scopes.get(i).scope() == Scope.GLOBAL;
+                if (entry.companion() && scopes.get(i).scope() == Scope.GLOBAL) {
+                    along(entry);
+                } else if (!ofColour && usable(entry) && values.putIfAbsent(entry.attribute(), entry.value()) == null) {
+                    if (entry.companion()) {
+                        companions.add(entry.attribute());
+                    } else {
+                        uses(i);
+                    }
+                }
+            }
+        }
+        if (computed) {
+            answer.orElseThrow().closings().forEach((attribute, home) -> {
+                if (values.putIfAbsent(attribute, home) == null) {
+                    companions.add(attribute);
+                }
+            });
+        }
+        if (follows == Follows.NONE) {
+            return new Given(Map.of(), Set.of(), Follows.NONE, Optional.empty(), whyNot());
+        }
+        masters();
+        return new Given(
+                values, companions, follows, difference(), follows == Follows.COMPUTED ? way : follows.words());
+    }
+
+    /** What came along for everybody: a wheel is closed as this one is, a mode channel moves only where it is needed. */
+    private void along(Entry entry) {
+        mode.parameter(cell, entry.attribute()).ifPresent(p -> {
+            if (!entry.attribute().isColourWheel() && !entry.attribute().isColourCorrection()) {
+                entry.value().in(mode, p).ifPresent(place -> wished.put(p.channel(), place.dmx()));
+            } else if (values.putIfAbsent(entry.attribute(), AttributeValue.home(mode, p)) == null) {
+                companions.add(entry.attribute());
+            }
+        });
+    }
+
+    private void uses(int scope) {
+        Follows used = Follows.values()[scope];
+        follows = used.compareTo(follows) < 0 ? used : follows;
+    }
+
+    /** The mix. @return whether it is computed from the intent */
+    private boolean colour() {
+        boolean narrow = false;
+        for (int i = 0; i < scopes.size(); i++) {
+            List<Entry> mix = entries(i, Attribute::isMix);
+            boolean global = scopes.get(i).scope() == Scope.GLOBAL;
+            if (!mix.isEmpty() && mix.stream().allMatch(this::usable) && (!global || together(mix))) {
+                mix.forEach(e -> values.put(e.attribute(), e.value()));
+                fill();
+                uses(i);
+                return false;
+            }
+            boolean wheel = entries(i, Attribute::isColourWheel).stream().anyMatch(this::usable);
+            narrow |= wheel && scopes.get(i).scope() != Scope.GLOBAL;
+        }
+        if (narrow || answer.isEmpty()) {
+            return false;
+        }
+        values.putAll(answer.get().values());
+        follows = Follows.COMPUTED;
+        way = answer.get().way();
+        return true;
+    }
+
+    /** Whether everything that shines in a mix can shine at once here. */
+    private boolean together(List<Entry> mix) {
+        Set<Attribute> lit = new LinkedHashSet<>();
+        for (Entry e : mix) {
+            Parameter p = mode.parameter(cell, e.attribute()).orElseThrow();
+            e.value().in(mode, p).filter(place -> place.light() > 0).ifPresent(place -> lit.add(e.attribute()));
+        }
+        lit.removeIf(a -> !a.isVisibleAdditive());
+        return mode.colours(cell).additive().size() < 2
+                || mode.colours(cell).additive().stream()
+                        .anyMatch(s -> s.attributes().containsAll(lit));
+    }
+
+    private List<Entry> entries(int scope, java.util.function.Predicate<Attribute> which) {
+        return entries(scope).stream().filter(e -> which.test(e.attribute())).toList();
+    }
+
+    /** The entries at a scope; those that refer to another palette are all that it gives this unit. */
+    private List<Entry> entries(int scope) {
+        return palette.refers()
+                ? effective.computeIfAbsent(scopes.get(scope), this::followed)
+                : List.copyOf(palette.entries(scopes.get(scope)).values());
+    }
+
+    private List<Entry> followed(ScopeKey scope) {
+        Map<Attribute, Entry> entries = palette.entries(scope);
+        Map<Attribute, Entry> all = new LinkedHashMap<>();
+        entries.values()
+                .forEach(e -> e.value().followed().flatMap(others).ifPresent(given -> {
+                    given.values().forEach((attribute, value) -> {
+                        boolean own = entries.containsKey(attribute)
+                                && !entries.get(attribute)
+                                        .value()
+                                        .followed()
+                                        .equals(e.value().followed());
+                        if (!own) {
+                            all.put(
+                                    attribute,
+                                    new Entry(
+                                            scope,
+                                            attribute,
+                                            value,
+                                            given.companions().contains(attribute)));
+                        }
+                    });
+                    through = through.or(given::difference);
+                }));
+        entries.values().stream().filter(e -> e.value().followed().isEmpty()).forEach(e -> all.put(e.attribute(), e));
+        return List.copyOf(all.values());
+    }
+
+    /** A named range that the unit's function does not know is of no use to it. */
+    private boolean usable(Entry entry) {
+        return mode.parameter(cell, entry.attribute())
+                .map(p -> entry.value().fits(mode, p))
+                .orElse(false);
+    }
+
+    /** Emitters of the same system that the mix does not name add nothing to it. */
+    private void fill() {
+        Stream<AdditiveSystem> used = mode.colours(cell).additive().stream()
+                .filter(s -> s.attributes().stream().anyMatch(this::shining));
+        used.flatMap(s -> s.attributes().stream())
+                .toList()
+                .forEach(a -> values.computeIfAbsent(
+                        a,
+                        absent -> AttributeValue.of(
+                                mode,
+                                mode.parameter(cell, a).orElseThrow(),
+                                app.loculus.core.profile.FunctionValue.lit(
+                                        mode.parameter(cell, a).orElseThrow().function(), 0))));
+    }
+
+    private boolean shining(Attribute attribute) {
+        AttributeValue value = values.get(attribute);
+        Parameter parameter = mode.parameter(cell, attribute).orElseThrow();
+        return value != null
+                && value.in(mode, parameter).map(p -> p.light() > 0).orElse(false);
+    }
+
+    /** Mode channels of the cell that have to move, or were recorded for what is used here. */
+    private void masters() {
+        IntToLongFunction home = Sent.home(mode);
+        Sent sent = new Sent(mode, cell, c -> wished.getOrDefault(c, home.applyAsLong(c)));
+        values.forEach(sent::set);
+        sent.masters().forEach((channel, dmx) -> {
+            if (mode.channels().get(channel).cell() == cell) {
+                Attribute attribute = mode.calledBy(channel, dmx);
+                if (!values.containsKey(attribute) || sent.at(channel) != dmx) {
+                    mode.channels().get(channel).functions().forEach(f -> values.remove(f.attribute()));
+                    values.put(attribute, AttributeValue.sent(mode.channels().get(channel), dmx));
+                    companions.add(attribute);
+                }
+            }
+        });
+    }
+
+    private Optional<ColourDifference> difference() {
+        boolean colours = values.keySet().stream().anyMatch(a -> a.isMix() || a.isColourWheel());
+        return palette.intent()
+                .filter(i -> colours)
+                .flatMap(intent -> {
+                    Sent sent = Sent.overHome(mode, cell, values);
+                    sent.masters().forEach(sent::set);
+                    Optional<Tristimulus> light = new ShownColour(mode, cell, sent::at).light();
+                    return light.map(l -> ColourDifference.between(l, intent));
+                })
+                .or(() -> through);
+    }
+
+    private String whyNot() {
+        if (palette.kind() == Kind.COLOUR && mode.colours(cell).none()) {
+            return profile.name() + " has neither mix nor wheel";
+        }
+        return "nothing recorded fits " + profile.name();
+    }
+}

@@ -1,0 +1,30 @@
+package app.loculus.core.palette;
+
+import app.loculus.core.problem.Refusal;
+import app.loculus.core.unit.Decimal;
+import app.loculus.core.unit.Limits;
+import app.loculus.core.unit.Tint;
+import java.util.Optional;
+
+/**
+ * What is written on a palette beside its number and name.
+ *
+ * @param note free text, may be empty
+ * @param seconds how long it takes to come in, 0 to 3600; absent: as whoever uses it says
+ */
+public record Label(Tint tint, String note, Optional<Double> seconds) {
+
+    public static final Label NONE = new Label(Tint.NONE, "", Optional.empty());
+
+    private static final double LONGEST = 3600;
+
+    public Label {
+        Limits.text("palette.note", "note", note, Limits.NOTES);
+        if (seconds.filter(s -> !(s >= 0 && s <= LONGEST)).isPresent()) {
+            throw Refusal.of(
+                    "palette.time",
+                    "seconds",
+                    "A time of " + Decimal.text(seconds.get(), 2) + " s is outside 0 to 3600 s.");
+        }
+    }
+}
