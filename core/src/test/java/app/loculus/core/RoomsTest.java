@@ -43,6 +43,7 @@ class RoomsTest {
             "edit.group",
             "edit.hand",
             "edit.palette",
+            "edit.starter",
             "edit.show",
             "command",
             "check");

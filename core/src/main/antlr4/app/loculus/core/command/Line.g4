@@ -18,7 +18,7 @@ aloud : integer address EOF ;
 command
     : patch | add | unpatch | delete | name | place | hang | purpose | noteGroup | note
     | renumber | change | swap | shift | compact | mark | universe | saveVersion | restoreVersion
-    | recordGroup | editGroup | moveGroup | copyGroup | freezeGroup | tintGroup | starterGroups | recordPalette | takeOut | tidyPalette | copyPalette | movePalette | tintPalette | notePalette | timePalette | rename
+    | recordGroup | editGroup | moveGroup | copyGroup | freezeGroup | tintGroup | starterGroups | recordPalette | takeOut | tidyPalette | copyPalette | movePalette | narrowPalette | joinPalettes | fillPalette | updatePalette | starterPalettes | tintPalette | notePalette | timePalette | rename
     | home | clear | next | previous | whole | invert | recordHighlight | forgetHighlight | highlight | undo | redo
     | choose
     ;
@@ -87,6 +87,11 @@ copyPalette : COPY kind paletteRef TO integer ;
 movePalette : MOVE kind paletteRef TO integer ;
 tintPalette : TINT kind paletteRef (PLUS paletteRef)* (WORD | OFF) ;
 notePalette : NOTE kind paletteRef text ;
+narrowPalette : NARROW kind paletteRef PER (TYPE | FIXTURE) ;
+joinPalettes : TAKE kind paletteRef INTO kind? paletteRef ;
+fillPalette : FILL kind paletteRef FOR TYPE text (FROM TYPE text)? ;
+updatePalette : UPDATE kind paletteRef (PER FIXTURE)? ;
+starterPalettes : STARTER PALETTES ;
 timePalette : TIME kind paletteRef (PLUS paletteRef)* (AT number | OFF) ;
 scope : GLOBAL | PER TYPE | PER FIXTURE ;
 onto : MERGE | REPLACE ;
@@ -199,7 +204,7 @@ TINT : 'tint' ; MOVE : 'move' ; COPY : 'copy' ; FREEZE : 'freeze' ; STARTER : 's
 WHOLE : 'whole' ; STEP : 'step' ; CELLS : 'cells' ; SORT : 'sort' ; ACROSS : 'across' ; ALONG : 'along' ; UP : 'up' ;
 OUTWARD : 'outward' ; ROWS : 'rows' ; COLUMNS : 'columns' ; DIAGONAL : 'diagonal' ; RINGS : 'rings' ; WITHIN : 'within' ;
 INVERT : 'invert' ; REST : 'rest' ; HAND : 'hand' ; WHERE : 'where' ; LIT : 'lit' ; DARK : 'dark' ; ACTIVE : 'active' ; USES : 'uses' ; IN : 'in' ; UNPATCHED : 'unpatched' ;
-ONLY : 'only' ; WITHOUT : 'without' ; KEEP : 'keep' ; NEW : 'new' ; REFERENCES : 'references' ; TIDY : 'tidy' ; TIME : 'time' ;
+ONLY : 'only' ; WITHOUT : 'without' ; KEEP : 'keep' ; NEW : 'new' ; REFERENCES : 'references' ; TIDY : 'tidy' ; TIME : 'time' ; NARROW : 'narrow' ; INTO : 'into' ; FILL : 'fill' ; FOR : 'for' ; UPDATE : 'update' ; PALETTES : 'palettes' ;
 AND : 'and' ; OR : 'or' ; OPEN : '(' ; CLOSED : ')' ; BOTH : '&' ;
 PLUS : '+' ; MINUS : '-' ; COMMA : ',' ;
 DECIMAL : [0-9]+ '.' [0-9]+ ;

@@ -4,18 +4,24 @@ import app.loculus.core.edit.palette.ApplyPalette;
 import app.loculus.core.edit.palette.CopyPalette;
 import app.loculus.core.edit.palette.DeletePalette;
 import app.loculus.core.edit.palette.DescribePalettes;
+import app.loculus.core.edit.palette.FillGap;
+import app.loculus.core.edit.palette.JoinPalettes;
 import app.loculus.core.edit.palette.MovePalette;
+import app.loculus.core.edit.palette.NarrowPalette;
 import app.loculus.core.edit.palette.PaletteFinder;
 import app.loculus.core.edit.palette.RecordPalette;
 import app.loculus.core.edit.palette.RenamePalette;
 import app.loculus.core.edit.palette.SpreadPalettes;
 import app.loculus.core.edit.palette.TakeOut;
 import app.loculus.core.edit.palette.TidyPalette;
+import app.loculus.core.edit.palette.UpdatePalette;
 import app.loculus.core.edit.palette.What;
+import app.loculus.core.edit.starter.RecordStarterPalettes;
 import app.loculus.core.palette.Joining;
 import app.loculus.core.palette.Palette;
 import app.loculus.core.palette.Scope;
 import app.loculus.core.profile.Kind;
+import app.loculus.core.profile.ProfileId;
 import app.loculus.core.show.Draft;
 import app.loculus.core.show.ShowEdit;
 import app.loculus.core.unit.Tint;
@@ -93,6 +99,42 @@ final class PaletteClauses extends RoomClauses {
     public List<ShowEdit> visitMovePalette(LineParser.MovePaletteContext c) {
         return later(draft ->
                 new MovePalette(palette(draft, c.kind(), c.paletteRef()).id(), Terms.integer(c.integer())));
+    }
+
+    @Override
+    public List<ShowEdit> visitNarrowPalette(LineParser.NarrowPaletteContext c) {
+        return later(draft -> new NarrowPalette(
+                palette(draft, c.kind(), c.paletteRef()).id(), c.TYPE() != null ? Scope.PER_TYPE : Scope.PER_FIXTURE));
+    }
+
+    @Override
+    public List<ShowEdit> visitJoinPalettes(LineParser.JoinPalettesContext c) {
+        return later(draft -> new JoinPalettes(
+                palette(draft, c.kind(0), c.paletteRef(0)).id(),
+                palette(draft, c.kind(c.kind().size() - 1), c.paletteRef(1)).id()));
+    }
+
+    @Override
+    public List<ShowEdit> visitFillPalette(LineParser.FillPaletteContext c) {
+        return later(draft -> new FillGap(
+                palette(draft, c.kind(), c.paletteRef()).id(),
+                type(draft, c.text(0)),
+                Optional.ofNullable(c.text(1)).map(t -> type(draft, t))));
+    }
+
+    private static ProfileId type(Draft draft, LineParser.TextContext c) {
+        return draft.show().profiles().profile(Terms.text(c)).id();
+    }
+
+    @Override
+    public List<ShowEdit> visitUpdatePalette(LineParser.UpdatePaletteContext c) {
+        return later(draft ->
+                new UpdatePalette(palette(draft, c.kind(), c.paletteRef()).id(), c.FIXTURE() != null));
+    }
+
+    @Override
+    public List<ShowEdit> visitStarterPalettes(LineParser.StarterPalettesContext c) {
+        return one(new RecordStarterPalettes(Optional.empty()));
     }
 
     @Override

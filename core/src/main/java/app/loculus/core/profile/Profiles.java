@@ -83,7 +83,12 @@ public final class Profiles {
      * @throws Refusal naming what comes near
      */
     public Type type(String profile, String mode) {
-        String nameText = profile.strip();
+        return withMode(profile(profile), mode.strip());
+    }
+
+    /** The profile of this name, with or without the maker in front. @throws Refusal naming what comes near */
+    public Profile profile(String name) {
+        String nameText = name.strip();
         List<Profile> named = named(nameText);
         if (named.isEmpty()) {
             throw Refusal.of(
@@ -100,7 +105,7 @@ public final class Profiles {
                             + named.stream().map(Profile::fullName).collect(Collectors.joining(" or ")) + ".",
                     WayOut.advice("Put the maker in front."));
         }
-        return withMode(named.get(0), mode.strip());
+        return named.get(0);
     }
 
     private static Type withMode(Profile profile, String mode) {

@@ -84,7 +84,7 @@ public final class Touching {
                 if (attribute.makesColour()) {
                     asked.put(home, Optional.empty());
                 }
-                put(home, parameter, Touched.byHand(value));
+                put(home, parameter, Touched.byHand(value).after(values(home).get(attribute)));
                 companions(home, parameter, value);
                 any = true;
             }
@@ -154,7 +154,7 @@ public final class Touching {
             if (sameMix(other, touched) && !other.equals(touched)) {
                 AttributeValue current =
                         AttributeValue.of(mode, parameter, placeNow(fixture, mode, parameter.channel()));
-                put(unit, parameter, new Touched(current, true, false));
+                put(unit, parameter, Touched.byHand(current).after(values(unit).get(other)));
             }
         }
     }

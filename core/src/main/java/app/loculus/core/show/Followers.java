@@ -1,11 +1,14 @@
 package app.loculus.core.show;
 
 import app.loculus.core.group.Group;
+import app.loculus.core.palette.Palette;
 import app.loculus.core.selection.Selection;
 import app.loculus.core.unit.Numbers;
+import app.loculus.core.value.PaletteId;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
+import java.util.stream.Collectors;
 
 /** Says which groups are others after the patch has changed: those that follow what they were made from. */
 final class Followers {
@@ -16,6 +19,7 @@ final class Followers {
     private Followers() {}
 
     static void told(Show before, Show after, Delta delta, Consumer<String> words) {
+        delta.of(PartKinds.PALETTES).forEach(c -> palette(before, after, c, words));
         boolean patched = delta.kinds().contains(PartKinds.FIXTURES);
         boolean regrouped = delta.kinds().contains(PartKinds.GROUPS);
         if (!patched && !regrouped) {
@@ -29,6 +33,31 @@ final class Followers {
         if (all.size() > MOST_NAMED) {
             int further = all.size() - MOST_NAMED;
             words.accept(Numbers.count(further, "further group") + (further == 1 ? " follows" : " follow"));
+        }
+    }
+
+    /** Who follows a palette that was changed in what it gives. */
+    private static void palette(Show before, Show after, Change<PaletteId, Palette> change, Consumer<String> words) {
+        Palette was = change.before().orElse(null);
+        Palette is = change.after().orElse(null);
+        boolean changed = was != null
+                && is != null
+                && !(was.entries().equals(is.entries()) && was.intent().equals(is.intent()));
+        if (!changed) {
+            return;
+        }
+        long units = before.programmer().values().values().stream()
+                .filter(v -> v.followed().contains(is.id()))
+                .count();
+        String palettes = after.palettes().stream()
+                .filter(p -> p.followed().contains(is.id()))
+                .map(Palette::toString)
+                .collect(Collectors.joining(", "));
+        if (units > 0) {
+            words.accept(Numbers.count((int) units, "unit") + " in use" + (units == 1 ? " follows" : " follow"));
+        }
+        if (!palettes.isEmpty()) {
+            words.accept("So " + (palettes.contains(", ") ? "do " : "does ") + palettes);
         }
     }
 

@@ -152,8 +152,9 @@ public final class PartKinds {
         UnitValues fitted = refit.values(unit, values);
         Map<Attribute, Touched> kept = new LinkedHashMap<>();
         fitted.byAttribute()
-                .forEach((attribute, value) ->
-                        refit.value(unit, attribute, value).ifPresent(v -> kept.put(attribute, v)));
+                .forEach((attribute, value) -> refit.value(unit, attribute, value)
+                        .map(v -> v.was().map(refit::keepsPalette).orElse(true) ? v : v.forgetting())
+                        .ifPresent(v -> kept.put(attribute, v)));
         return kept.equals(values.byAttribute())
                 ? Optional.of(values)
                 : Optional.of(new UnitValues(kept, fitted.asked()));

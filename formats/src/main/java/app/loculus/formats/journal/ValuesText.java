@@ -16,12 +16,13 @@ import java.util.Optional;
  * Working values as text: a line an attribute, in the order of their names, so that equal values are equal texts. Each
  * line holds the name, how it came there, the form and the value: {@code Dimmer t L0.5}, {@code Gobo1 tc NRipple},
  * {@code Pan - P-40.0}, {@code ColorAdd_R t R3}. t is touched, c came along, L a share of the range, P physical, N a named
- * range, D what is sent, R a palette. Line breaks in names are written as {@code \n}. A colour that was asked for comes
+ * range, D what is sent, R a palette; t~3 followed palette 3 before. Line breaks in names are written as {@code \n}. A colour that was asked for comes
  * last, as {@code = 0.48 0.52} in CIE x and y.
  */
 final class ValuesText {
 
     private static final String ASKED = "= ";
+    private static final char WAS = '~';
 
     private static final AttributeValue.Cases<String> TEXTS = new AttributeValue.Cases<>() {
         @Override
@@ -56,7 +57,9 @@ final class ValuesText {
         StringBuilder text = new StringBuilder(32 * values.byAttribute().size());
         values.byAttribute().forEach((attribute, touched) -> {
             text.append(text.isEmpty() ? "" : "\n").append(attribute.name()).append(' ');
-            text.append(touched.touched() ? "t" : "-").append(touched.companion() ? "c " : " ");
+            text.append(touched.touched() ? "t" : "-").append(touched.companion() ? "c" : "");
+            touched.was().ifPresent(p -> text.append(WAS).append(p.value()));
+            text.append(' ');
             text.append(touched.value().as(TEXTS));
         });
         values.asked()
@@ -78,10 +81,19 @@ final class ValuesText {
                 asked = Optional.of(new Chromaticity(Double.parseDouble(parts[1]), Double.parseDouble(parts[2])));
                 continue;
             }
-            boolean companion = parts[1].endsWith("c");
-            values.put(new Attribute(parts[0]), new Touched(value(parts[2]), parts[1].startsWith("t"), companion));
+            values.put(new Attribute(parts[0]), touched(parts[1], value(parts[2])));
         }
         return new UnitValues(values, asked);
+    }
+
+    private static Touched touched(String how, AttributeValue value) {
+        int was = how.indexOf(WAS);
+        String flags = was < 0 ? how : how.substring(0, was);
+        return new Touched(
+                value,
+                flags.startsWith("t"),
+                flags.endsWith("c"),
+                was < 0 ? Optional.empty() : Optional.of(new PaletteId(Integer.parseInt(how.substring(was + 1)))));
     }
 
     private static AttributeValue value(String text) {

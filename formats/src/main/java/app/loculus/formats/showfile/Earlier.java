@@ -52,6 +52,11 @@ public final class Earlier {
     private static void values(JsonNode unit) {
         if (unit.path("values") instanceof ObjectNode fields) {
             fields.putNull("asked");
+            fields.path("byAttribute").forEach(v -> {
+                if (v instanceof ObjectNode value) {
+                    value.putNull("was");
+                }
+            });
         }
     }
 

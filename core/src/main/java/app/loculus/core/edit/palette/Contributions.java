@@ -52,15 +52,20 @@ final class Contributions {
     }
 
     static List<Contribution> of(Draft draft, Kind kind, What what) {
-        return new Contributions(draft.show(), kind, what).read(draft);
-    }
-
-    private List<Contribution> read(Draft draft) {
         if (draft.hand().selection().isEmpty()) {
             draft.reads(PartKinds.VALUES);
         }
+        return of(draft, kind, what, units(draft.show()));
+    }
+
+    /** What these bring, whatever is in hand. */
+    static List<Contribution> of(Draft draft, Kind kind, What what, List<UnitId> units) {
+        return new Contributions(draft.show(), kind, what).read(draft, units);
+    }
+
+    private List<Contribution> read(Draft draft, List<UnitId> units) {
         List<Contribution> found = new ArrayList<>();
-        for (UnitId unit : units()) {
+        for (UnitId unit : units) {
             reads(draft, unit);
             contribution(unit).ifPresent(found::add);
         }
@@ -74,7 +79,8 @@ final class Contributions {
         return found;
     }
 
-    private List<UnitId> units() {
+    /** Those in hand with their cells, or all that have working values. */
+    static List<UnitId> units(Show show) {
         return show.hand().selection().isEmpty()
                 ? List.copyOf(show.programmer().values().keySet())
                 : show.hand().selection().units().stream()

@@ -44,8 +44,12 @@ public record RecordPalette(
 
     @Override
     public void on(Draft draft) {
+        from(draft, Contributions.of(draft, kind, what));
+    }
+
+    /** The same from what certain units bring. */
+    void from(Draft draft, List<Contribution> contributions) {
         Show show = draft.show();
-        List<Contribution> contributions = Contributions.of(draft, kind, what);
         if (contributions.isEmpty()) {
             throw Refusal.of(
                     "palette.nothing",

@@ -1,0 +1,37 @@
+package app.loculus.core.edit.palette;
+
+import app.loculus.core.palette.Entry;
+import app.loculus.core.palette.Palette;
+import app.loculus.core.problem.Refusal;
+import app.loculus.core.show.Draft;
+import app.loculus.core.show.PartKinds;
+import app.loculus.core.show.Show;
+import app.loculus.core.show.ShowEdit;
+import app.loculus.core.value.PaletteId;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/** Takes what one palette holds into another one: its entries win, others stay; the first one stays as it is. */
+public record JoinPalettes(PaletteId from, PaletteId into) implements ShowEdit {
+
+    @Override
+    public void on(Draft draft) {
+        Show show = draft.show();
+        draft.reads(PartKinds.PALETTES, from);
+        Palette source = show.palette(from).orElseThrow();
+        Palette before = show.palette(into).orElseThrow();
+        if (from.equals(into)) {
+            throw Refusal.of("palette.same", "palette", before + " cannot be taken into itself.");
+        }
+        Map<String, Entry> all = new LinkedHashMap<>();
+        before.entries().forEach(e -> all.put(e.scope() + " " + e.attribute(), e));
+        source.entries().forEach(e -> all.put(e.scope() + " " + e.attribute(), e));
+        Palette after = before.holding(List.copyOf(all.values()))
+                .standingFor(before.intent().or(source::intent));
+        draft.put(after);
+        draft.say("Takes " + source + " into " + before + ": "
+                + PaletteDifference.of(show, Optional.of(before), after).words());
+    }
+}

@@ -1,0 +1,186 @@
+package app.loculus.core.palette;
+
+import app.loculus.core.colour.ColourDifference;
+import app.loculus.core.patch.Fixture;
+import app.loculus.core.patch.Patch;
+import app.loculus.core.patch.UnitId;
+import app.loculus.core.profile.Kind;
+import app.loculus.core.profile.Mode;
+import app.loculus.core.profile.Profile;
+import app.loculus.core.profile.ProfileId;
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.IdentityHashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * Palettes by types: how the fixtures of each type in one mode follow each palette. Worked out anew only for palettes
+ * that have changed; a palette that follows others, only when any palette has. Safe to share between threads.
+ */
+public final class Coverage {
+
+    /** Fixtures of one profile in one mode. @param units cells that values live on, else whole fixtures */
+    public record Type(ProfileId profile, String mode, int fixtures, List<UnitId> units) {}
+
+    /**
+     * How a type follows a palette.
+     *
+     * @param applies whether it has anything of the palette's kind
+     * @param units how many of its units follow in which way
+     * @param worst the largest difference from what the palette stands for
+     * @param words how most follow, or why not
+     */
+    public record Crossing(
+            boolean applies, Map<Follows, Integer> units, Optional<ColourDifference> worst, String words) {
+
+        /** Whether somebody could follow and does not, or gives no light. */
+        public boolean gap() {
+            return applies
+                    && (units.getOrDefault(Follows.NONE, 0) > 0
+                            || worst.filter(ColourDifference::dark).isPresent());
+        }
+
+        /** Whether it is far enough off for an eye to look at it. */
+        public boolean needsAnEye() {
+            boolean computed = units.containsKey(Follows.COMPUTED) || units.containsKey(Follows.GLOBAL);
+            return applies
+                    && computed
+                    && worst.filter(w -> w.grade() == ColourDifference.Grade.NEEDS_AN_EYE)
+                            .isPresent();
+        }
+    }
+
+    private final Patch patch;
+    private final List<Type> types;
+    private final Map<Palette, List<Crossing>> crossings;
+    private final Map<?, Palette> palettes;
+
+    private Coverage(Patch patch, List<Type> types, Map<Palette, List<Crossing>> crossings, Map<?, Palette> palettes) {
+        this.patch = patch;
+        this.types = types;
+        this.crossings = crossings;
+        this.palettes = palettes;
+    }
+
+    /** @param before what was worked out last, of any show; what still holds is taken over */
+    public static Coverage of(Patch patch, Map<?, Palette> palettes, Giver giver, Optional<Coverage> before) {
+        Optional<Coverage> usable = before.filter(b -> b.patch == patch || alike(b.patch, patch));
+        List<Type> types = usable.map(b -> b.types).orElseGet(() -> types(patch));
+        Map<Palette, List<Crossing>> crossings = new IdentityHashMap<>();
+        boolean samePalettes = usable.filter(b -> b.palettes == palettes).isPresent();
+        for (Palette palette : palettes.values()) {
+            List<Crossing> known = usable.map(b -> b.crossings.get(palette)).orElse(null);
+            boolean holds = known != null && (!palette.refers() || samePalettes);
+            crossings.put(palette, holds ? known : crossings(patch, types, palette, giver));
+        }
+        return new Coverage(patch, types, crossings, palettes);
+    }
+
+    /** Whether the same fixtures are of the same types; where they hang does not matter. */
+    private static boolean alike(Patch one, Patch other) {
+        if (one.profiles() != other.profiles()
+                || one.fixtures().size() != other.fixtures().size()) {
+            return false;
+        }
+        for (Fixture f : other.fixtures()) {
+            Fixture was = one.find(f.id()).orElse(null);
+            if (was == null || !was.profile().equals(f.profile()) || !was.mode().equals(f.mode())) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    private static List<Type> types(Patch patch) {
+        Map<List<Object>, List<Fixture>> found = new LinkedHashMap<>();
+        patch.fixtures()
+                .forEach(f -> found.computeIfAbsent(List.of(f.profile(), f.mode()), k -> new ArrayList<>())
+                        .add(f));
+        return found.values().stream()
+                .map(all -> new Type(
+                        all.get(0).profile(),
+                        all.get(0).mode(),
+                        all.size(),
+                        all.stream().flatMap(f -> units(patch, f).stream()).toList()))
+                .toList();
+    }
+
+    private static List<UnitId> units(Patch patch, Fixture fixture) {
+        Mode mode = patch.modeOf(fixture);
+        List<UnitId> units = new ArrayList<>();
+        for (int cell = 0; cell <= mode.cells(); cell++) {
+            if (!mode.parameters(cell).isEmpty()) {
+                units.add(new UnitId(fixture.id(), cell));
+            }
+        }
+        return units;
+    }
+
+    private static List<Crossing> crossings(Patch patch, List<Type> types, Palette palette, Giver giver) {
+        return types.stream().map(t -> crossing(patch, t, palette, giver)).toList();
+    }
+
+    private static Crossing crossing(Patch patch, Type type, Palette palette, Giver giver) {
+        Profile profile = patch.profiles().get(type.profile());
+        Mode mode = profile.mode(type.mode());
+        boolean alike = !palette.refers() && !palette.hasUnitEntries();
+        Map<Follows, Integer> counts = new EnumMap<>(Follows.class);
+        Map<Integer, Given> byCell = new LinkedHashMap<>();
+        Optional<ColourDifference> worst = Optional.empty();
+        String words = "";
+        boolean applies = false;
+        for (UnitId unit : type.units()) {
+            if (!has(profile, mode, unit.cell(), palette)) {
+                continue;
+            }
+            applies = true;
+            Given given = alike
+                    ? byCell.computeIfAbsent(unit.cell(), c -> giver.give(palette, unit))
+                    : giver.give(palette, unit);
+            counts.merge(given.follows(), 1, Integer::sum);
+            words = words.isEmpty() || !given.follow() ? given.words() : words;
+            worst = worse(worst, given.difference());
+        }
+        return new Crossing(applies, counts, worst, words);
+    }
+
+    private static Optional<ColourDifference> worse(Optional<ColourDifference> one, Optional<ColourDifference> other) {
+        return one.isEmpty()
+                        || other.isPresent()
+                                && other.get().deltaUv() > one.get().deltaUv()
+                ? other
+                : one;
+    }
+
+    /** Whether a cell has anything of a palette's kind, or of what the palette holds. */
+    private static boolean has(Profile profile, Mode mode, int cell, Palette palette) {
+        if (palette.kind() == Kind.COLOUR) {
+            return !mode.colours(cell).none();
+        }
+        boolean any = mode.parameters(cell).keySet().stream()
+                .anyMatch(a -> palette.kind() == Kind.COMBINED || profile.kindOf(a) == palette.kind());
+        boolean holds = palette.scopes().stream()
+                .anyMatch(s -> palette.entries(s).keySet().stream().anyMatch(mode.parameters(cell)::containsKey));
+        return any && (palette.kind() == Kind.INTENSITY || palette.kind() == Kind.POSITION || holds);
+    }
+
+    public List<Type> types() {
+        return types;
+    }
+
+    /** In the order of the types. */
+    public List<Crossing> of(Palette palette) {
+        return crossings.get(palette);
+    }
+
+    /** Crossings at which somebody could follow and does not. */
+    public long gaps() {
+        return crossings.values().stream()
+                .flatMap(List::stream)
+                .filter(Crossing::gap)
+                .count();
+    }
+}

@@ -1,0 +1,280 @@
+package app.loculus.core.show;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import app.loculus.core.Rig;
+import app.loculus.core.colour.Chromaticity;
+import app.loculus.core.dmx.FrameRenderer;
+import app.loculus.core.edit.palette.EditEntry;
+import app.loculus.core.edit.starter.StarterPalette;
+import app.loculus.core.edit.starter.StarterPalettes;
+import app.loculus.core.palette.Coverage;
+import app.loculus.core.palette.Follows;
+import app.loculus.core.palette.Given;
+import app.loculus.core.palette.Palette;
+import app.loculus.core.palette.Scope;
+import app.loculus.core.palette.ScopeKey;
+import app.loculus.core.patch.UnitId;
+import app.loculus.core.profile.Attribute;
+import app.loculus.core.profile.Kind;
+import app.loculus.core.unit.Tint;
+import app.loculus.core.value.AttributeValue;
+import java.util.List;
+import java.util.Optional;
+import org.junit.jupiter.api.Test;
+
+/** What is done with palettes that are there. */
+class PaletteEditsTest {
+
+    private static Palette palette(Show show, Kind kind, int number) {
+        return show.palette(kind, number).orElseThrow();
+    }
+
+    private static Palette colour(Show show, int number) {
+        return palette(show, Kind.COLOUR, number);
+    }
+
+    private static Given given(Show show, Palette palette, int number) {
+        return show.resolver()
+                .giver()
+                .give(palette, UnitId.whole(show.patch().number(number).id()));
+    }
+
+    private static Show verdigris(String... more) {
+        return Rig.after(
+                Rig.after(
+                        Rig.everyKind(),
+                        "11 thru 14 colour xy 0.25, 0.39",
+                        "record colour 1 \"Verdigris\"",
+                        "clear all"),
+                more);
+    }
+
+    @Test
+    void the_preview_says_from_what_to_what_and_what_is_hidden() {
+        Show show = Rig.after(
+                Rig.everyKind(), "11 thru 14 zoom at 20 deg", "record beam 1 global", "11 thru 14 zoom at 30 deg");
+        Outcome refused = Rig.say(show, "record beam 1");
+        assertThat(refused.problems().get(0).waysOut().get(0).words())
+                .isEqualTo("Merge: global 1 changed (Zoom 20 → 30)");
+        Outcome own = Rig.say(show, "record beam 1 per type merge");
+        assertThat(own.words().get(1)).isEqualTo("Wash 1 added; global for Wash 1 hidden by narrower ones (Zoom 20)");
+        Outcome narrower = Rig.say(Rig.after(own.show(), "11 zoom at 9 deg"), "record beam 1 per fixture merge");
+        assertThat(narrower.words().get(1)).contains("11 1 added", "Wash for 11", "hidden by narrower ones (Zoom 30)");
+    }
+
+    @Test
+    void other_kinds_on_request_and_single_attributes_alone_or_left_out() {
+        Show show = Rig.after(Rig.everyKind(), "11 at 50 pan at 20 tilt at 10 zoom at 9 deg");
+        assertThat(palette(Rig.after(show, "record position 1 with beam"), Kind.POSITION, 1)
+                        .entries())
+                .extracting(e -> e.attribute().name())
+                .containsExactlyInAnyOrder("Pan", "Tilt", "Zoom");
+        assertThat(palette(Rig.after(show, "record position 1 only Tilt"), Kind.POSITION, 1)
+                        .entries())
+                .extracting(e -> e.attribute().name())
+                .containsExactly("Tilt");
+        assertThat(palette(Rig.after(show, "record combined 1 without zoom, Pan"), Kind.COMBINED, 1)
+                        .entries())
+                .extracting(e -> e.attribute().name())
+                .containsExactlyInAnyOrder("Dimmer", "Tilt");
+    }
+
+    @Test
+    void a_palette_of_palettes_follows_them_and_a_circle_is_refused() {
+        Show show = verdigris("11 colour 1", "record colour 2 keep references", "clear all", "21 + 31 colour 2");
+        assertThat(colour(show, 2).followed()).containsExactly(colour(show, 1).id());
+        assertThat(given(show, colour(show, 2), 31).values())
+                .isEqualTo(given(show, colour(show, 1), 31).values());
+        assertThat(given(show, colour(show, 2), 21).difference()).isPresent();
+        Show changed = Rig.after(show, "clear all", "11 thru 14 colour xy 0.6, 0.35", "record colour 1 replace");
+        assertThat(given(changed, colour(changed, 2), 21).values())
+                .isEqualTo(given(changed, colour(changed, 1), 21).values());
+        Outcome circle = Rig.say(Rig.after(show, "clear all", "11 colour 2"), "record colour 1 keep references merge");
+        assertThat(circle.refused()).isTrue();
+        assertThat(circle.problems().get(0).words()).contains("would follow itself");
+    }
+
+    @Test
+    void what_others_follow_is_deleted_only_with_plain_values_left_behind() {
+        Show show = verdigris("11 colour 1", "record colour 2 keep references", "clear all", "21 colour 2");
+        Outcome refused = Rig.say(show, "delete colour 1");
+        assertThat(refused.problems().get(0).words()).contains("is followed by colour 2");
+        Given before = given(show, colour(show, 2), 21);
+        Show deleted = Rig.after(show, "delete colour 1 as values");
+        assertThat(colour(deleted, 2).followed()).isEmpty();
+        assertThat(given(deleted, colour(deleted, 2), 11).values())
+                .isEqualTo(given(show, colour(show, 2), 11).values());
+        assertThat(before.follow()).isTrue();
+    }
+
+    @Test
+    void tidying_changes_nobodys_output() {
+        Show show = Rig.after(
+                Rig.everyKind(), "11 thru 14 colour xy 0.25, 0.39", "record colour 1 per fixture", "all colour 1");
+        Show tidied = Rig.after(show, "tidy colour 1");
+        assertThat(colour(tidied, 1).narrowest()).isEqualTo(Scope.PER_TYPE);
+        assertThat(new FrameRenderer().render(tidied.scene())).isEqualTo(new FrameRenderer().render(show.scene()));
+        Show uneven = Rig.after(
+                Rig.everyKind(), "11 zoom at 9 deg", "12 zoom at 20 deg", "11 + 12", "record beam 1 per fixture");
+        assertThat(Rig.say(uneven, "tidy beam 1").words()).containsExactly("beam 1 “Beam 1” is tidy already");
+    }
+
+    @Test
+    void narrowing_keeps_what_everybody_is_given() {
+        Show show = verdigris("all colour 1");
+        Show narrow = Rig.after(show, "narrow colour 1 per type");
+        assertThat(colour(narrow, 1).narrowest()).isEqualTo(Scope.PER_TYPE);
+        assertThat(given(narrow, colour(narrow, 1), 31).follows()).isEqualTo(Follows.TYPE);
+        assertThat(new FrameRenderer().render(narrow.scene())).isEqualTo(new FrameRenderer().render(show.scene()));
+    }
+
+    @Test
+    void copies_moves_marks_notes_and_times() {
+        Show show = verdigris(
+                "copy colour 1 to 5",
+                "move colour 5 to 1",
+                "tint colour 1 teal",
+                "time colour 1 + 5 at 2.5",
+                "note colour 1 \"For act two\"");
+        assertThat(show.palettes())
+                .extracting(Object::toString)
+                .containsExactly("colour 1 “Verdigris copy”", "colour 5 “Verdigris”");
+        assertThat(colour(show, 1).label().tint()).isEqualTo(Tint.TEAL);
+        assertThat(colour(show, 1).label().note()).isEqualTo("For act two");
+        assertThat(colour(show, 5).label().seconds()).contains(2.5);
+        assertThat(Rig.say(show, "copy colour 1 to 5").refused()).isTrue();
+        assertThat(colour(Rig.after(show, "time colour 5 off"), 5).label().seconds())
+                .isEmpty();
+    }
+
+    @Test
+    void one_value_is_changed_or_taken_out() {
+        Show show = Rig.after(Rig.everyKind(), "11 thru 14 zoom at 20 deg", "record beam 1 global");
+        Palette beam = palette(show, Kind.BEAM, 1);
+        Outcome edited = new EditEntry(
+                        beam.id(), new ScopeKey.Global(), Attribute.ZOOM, Optional.of(new AttributeValue.Physical(40)))
+                .apply(show);
+        assertThat(edited.words().get(0)).isEqualTo("beam 1 “Beam 1”: global 1 changed (Zoom 20 → 40)");
+        Outcome gone = new EditEntry(beam.id(), new ScopeKey.Global(), Attribute.ZOOM, Optional.empty()).apply(show);
+        assertThat(palette(gone.show(), Kind.BEAM, 1).entries()).isEmpty();
+    }
+
+    @Test
+    void changed_while_in_use_it_goes_back_or_stays_with_these() {
+        Show show = verdigris("11 thru 14 + 21 colour 1", "11 red at 40");
+        Outcome back = Rig.say(show, "update colour 1");
+        assertThat(given(back.show(), colour(back.show(), 1), 12).values().get(new Attribute("ColorAdd_R")))
+                .isEqualTo(AttributeValue.level(0.4));
+        assertThat(back.words()).contains("4 units in use follow", "1 unit follows it again");
+        Show only = Rig.after(show, "update colour 1 per fixture");
+        assertThat(given(only, colour(only, 1), 11).follows()).isEqualTo(Follows.OWN);
+        assertThat(given(only, colour(only, 1), 12).values())
+                .isEqualTo(given(show, colour(show, 1), 12).values());
+        assertThat(Rig.say(only, "update colour 1").problems().get(0).code()).isEqualTo("palette.update");
+    }
+
+    @Test
+    void starter_palettes_know_every_slot_and_a_second_run_adds_only_what_is_new() {
+        Show show = Rig.after(Rig.everyKind(), "starter palettes");
+        assertThat(show.palette(Kind.INTENSITY, 6).orElseThrow().name()).isEqualTo("Full");
+        assertThat(show.palettes())
+                .extracting(Palette::name)
+                .contains("White 3200 K", "Red", "Jade", "Zoom wide", "Straight down");
+        Palette jade = show.palettes().stream()
+                .filter(p -> p.name().equals("Jade"))
+                .findFirst()
+                .orElseThrow();
+        assertThat(given(show, jade, 31).follows()).isEqualTo(Follows.TYPE);
+        assertThat(given(show, jade, 41).values())
+                .containsEntry(new Attribute("Color1"), new AttributeValue.Named("Jade"));
+        List<StarterPalette> again = StarterPalettes.of(show);
+        assertThat(again).noneMatch(StarterPalette::adds);
+        assertThat(Rig.say(show, "starter palettes").problems().get(0).words())
+                .isEqualTo("All of these palettes are there already.");
+        Show without = Rig.after(Rig.show("patch 1 as \"Beam / wheel\" at 1.1"), "starter palettes");
+        int before = without.palettes().size();
+        Show more = Rig.after(without, "patch 2 as \"Wash / extended\" at 1.11", "starter palettes");
+        assertThat(more.palettes().size() - before)
+                .as("three zooms, home and straight down")
+                .isEqualTo(5);
+    }
+
+    @Test
+    void coverage_tells_of_each_type_how_it_follows() {
+        Show show = verdigris("11 zoom at 20 deg", "record beam 1 per fixture");
+        Coverage coverage = coverage(show, Optional.empty());
+        List<String> types = coverage.types().stream()
+                .map(t -> show.profiles().get(t.profile()).name())
+                .toList();
+        Coverage.Crossing beam = coverage.of(palette(show, Kind.BEAM, 1)).get(types.indexOf("Wash"));
+        assertThat(beam.units()).containsEntry(Follows.OWN, 1).containsEntry(Follows.NONE, 3);
+        assertThat(beam.gap()).isTrue();
+        Coverage.Crossing wheel = coverage.of(colour(show, 1)).get(types.indexOf("Beam"));
+        assertThat(wheel.needsAnEye()).isTrue();
+        assertThat(coverage.of(colour(show, 1)).get(types.indexOf("Dimmer")).applies())
+                .isFalse();
+        assertThat(coverage.gaps()).isEqualTo(1);
+        Show filled = Rig.after(show, "take out 11 from beam 1", "11 thru 14 zoom at 20 deg", "record beam 1 merge");
+        assertThat(coverage(filled, Optional.of(coverage)).gaps()).isZero();
+        assertThat(coverage(filled, Optional.of(coverage)).of(colour(filled, 1)))
+                .as("taken over")
+                .isSameAs(coverage.of(colour(show, 1)));
+    }
+
+    private static Coverage coverage(Show show, Optional<Coverage> before) {
+        return Coverage.of(
+                show.patch(), show.all(PartKinds.PALETTES), show.resolver().giver(), before);
+    }
+
+    @Test
+    void a_gap_is_filled_by_computing_or_from_a_like_type() {
+        Show show = verdigris("fill colour 1 for type \"Spot\"");
+        assertThat(given(show, colour(show, 1), 31).follows()).isEqualTo(Follows.TYPE);
+        assertThat(given(show, colour(show, 1), 31).values())
+                .isEqualTo(given(verdigris(), colour(verdigris(), 1), 31).values());
+        Show wheel = Rig.after(
+                Rig.everyKind(),
+                "31 Color1 at \"Jade\"",
+                "record colour 1 per type",
+                "fill colour 1 for type \"Beam\" from type \"Spot\"");
+        assertThat(given(wheel, colour(wheel, 1), 41).follows()).isEqualTo(Follows.TYPE);
+        assertThat(Rig.say(wheel, "fill colour 1 for type \"Dimmer\"").refused())
+                .isTrue();
+    }
+
+    @Test
+    void one_palette_is_taken_into_another() {
+        Show show = verdigris("31 Color1 at \"Jade\"", "record colour 2 per type", "take colour 2 into colour 1");
+        assertThat(given(show, colour(show, 1), 31).values())
+                .containsEntry(new Attribute("Color1"), new AttributeValue.Named("Jade"));
+        assertThat(given(show, colour(show, 1), 11).follows()).isEqualTo(Follows.GLOBAL);
+        assertThat(colour(show, 1).intent()).contains(new Chromaticity(.25, .39));
+    }
+
+    @Test
+    void a_run_between_palettes_goes_through_the_colours_between() {
+        Show show = Rig.after(
+                verdigris(),
+                "11 thru 14 colour xy 0.45, 0.35",
+                "record colour 2",
+                "clear all",
+                "11 thru 14 colour 1 thru 2");
+        assertThat(new FrameRenderer().render(show.scene())).isNotNull();
+        UnitId first = UnitId.whole(show.patch().number(11).id());
+        UnitId second = UnitId.whole(show.patch().number(12).id());
+        assertThat(show.programmer().of(first).followed())
+                .containsExactly(colour(show, 1).id());
+        assertThat(show.programmer().of(second).followed()).isEmpty();
+        Chromaticity a = new Chromaticity(.25, .39);
+        Chromaticity b = new Chromaticity(.45, .35);
+        Chromaticity third = Chromaticity.ofUv(a.u() + (b.u() - a.u()) / 3, a.v() + (b.v() - a.v()) / 3);
+        assertThat(show.programmer()
+                        .of(second)
+                        .asked()
+                        .orElseThrow()
+                        .differenceTo(third)
+                        .deltaUv())
+                .isLessThan(1e-9);
+    }
+}
