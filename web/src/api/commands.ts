@@ -57,6 +57,23 @@ export type Edit =
       scope?: string;
       onto?: 'merge' | 'replace';
       closeWheel?: boolean;
+      keepReferences?: boolean;
+      with?: string[];
+      only?: string[];
+      without?: string[];
+      colour?: string;
+    }
+  | { type: 'starter-palettes'; names?: string[] }
+  | {
+      type: 'edit-entry';
+      kind: string;
+      number: number;
+      scope: string;
+      of: string;
+      mode: string;
+      attribute: string;
+      value?: string;
+      form?: string;
     }
   | { type: 'rename-palette'; kind: string; number: number; name: string }
   | { type: 'apply'; kind: string; number: number; asValues?: boolean }

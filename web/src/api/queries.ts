@@ -33,10 +33,15 @@ export function useColourPlane() {
 }
 
 /** @param wanted whether it is needed now; what is not is not asked for again either */
-function useOfShow<T>(part: string, load: (id: number) => Promise<T>, wanted = true) {
+function useOfShow<T>(
+  part: string,
+  load: (id: number) => Promise<T>,
+  wanted = true,
+  rest: (string | number)[] = [],
+) {
   const id = useCurrentShow((s) => s.id);
   return useQuery({
-    queryKey: ['show', id, part],
+    queryKey: ['show', id, part, ...rest],
     queryFn: () => load(id!),
     enabled: id !== null && wanted,
   });
@@ -79,6 +84,28 @@ export const useStarters = (wanted: boolean) =>
   );
 export const usePalettes = (wanted = true) =>
   useOfShow('palettes', async (id) => answered(await client.GET('/api/shows/{id}/palettes', at(id))), wanted);
+
+/** What one palette holds, and who uses it. */
+export const useContents = (kind: string, number: number) =>
+  useOfShow(
+    'contents',
+    async (id) =>
+      answered(
+        await client.GET('/api/shows/{id}/palettes/{kind}/{number}', {
+          params: { path: { id, kind, number } },
+        }),
+      ),
+    true,
+    [kind, number],
+  );
+export const useCoverage = () =>
+  useOfShow('coverage', async (id) => answered(await client.GET('/api/shows/{id}/coverage', at(id))));
+export const usePaletteStarters = (wanted: boolean) =>
+  useOfShow(
+    'palette starters',
+    async (id) => answered(await client.GET('/api/shows/{id}/palettes/starters', at(id))),
+    wanted,
+  );
 
 export const useGaps = () =>
   useOfShow('check', async (id) => answered(await client.GET('/api/shows/{id}/check', at(id))));
@@ -171,7 +198,7 @@ export function refresh(show: number, areas: string[], changed: Record<string, C
       );
     else if (area === 'fixtures' || area === 'profiles') parts.add('patch');
     if ((area === 'fixtures' && noticed) || area === 'profiles') {
-      ['desk', 'palettes'].forEach((p) => parts.add(p));
+      ['desk', 'palettes', 'coverage', 'palette starters', 'contents'].forEach((p) => parts.add(p));
       ['profiles', 'profile'].forEach((key) => keys.add(key));
     }
     // Who is in a group may go by anything the patch says, and by what the lights do.
@@ -179,9 +206,10 @@ export function refresh(show: number, areas: string[], changed: Record<string, C
     if (area === 'groups') ['groups', 'starters', 'desk'].forEach((p) => parts.add(p));
     if ((area === 'values' || area === 'hand' || area === 'palettes') && goByLight(show)) parts.add('groups');
     if (area === 'highlight') parts.add('desk');
-    if (area === 'palettes') ['palettes', 'desk'].forEach((p) => parts.add(p));
+    if (area === 'palettes')
+      ['palettes', 'desk', 'coverage', 'palette starters', 'contents'].forEach((p) => parts.add(p));
     if (area === 'hand') ['desk', 'palettes'].forEach((p) => parts.add(p));
-    if (area === 'values') parts.add('desk');
+    if (area === 'values') ['desk', 'contents'].forEach((p) => parts.add(p));
     if (area === 'universes') parts.add('patch');
     if (area === 'name') keys.add('shows');
   }

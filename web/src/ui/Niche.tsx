@@ -14,7 +14,9 @@ interface Props {
   onPress: (e: React.MouseEvent | React.KeyboardEvent) => void;
   /** Answers whether it was done; what was typed stays when not. */
   onRename: (name: string) => Promise<boolean>;
-  onLook?: (looking: boolean) => void;
+  onLook?: (looking: boolean, focus: boolean) => void;
+  /** Enter or Space goes down: for what has to be held. */
+  onHoldKey?: () => void;
   /** What is dragged or dropped here. */
   drag?: {
     ref: (element: HTMLElement | null) => void;
@@ -38,6 +40,7 @@ export function Niche({
   onPress,
   onRename,
   onLook,
+  onHoldKey,
   drag,
 }: Props) {
   const [renaming, setRenaming] = useState(false);
@@ -53,8 +56,8 @@ export function Niche({
     <div
       ref={drag?.ref}
       className={`flex w-[84px] flex-col items-center ${drag?.dragged ? 'opacity-40' : ''} ${drag?.over ? 'bg-petrol-soft' : ''}`}
-      onMouseEnter={() => onLook?.(true)}
-      onMouseLeave={() => onLook?.(false)}
+      onMouseEnter={() => onLook?.(true, false)}
+      onMouseLeave={() => onLook?.(false, false)}
     >
       <button
         data-niche
@@ -62,10 +65,16 @@ export function Niche({
         aria-label={`${number} ${name}. ${title}`}
         aria-pressed={active}
         onClick={onPress}
-        onFocus={() => onLook?.(true)}
-        onBlur={() => onLook?.(false)}
+        onFocus={() => onLook?.(true, true)}
+        onBlur={() => onLook?.(false, true)}
         {...drag?.handlers}
-        onKeyDown={(e) => (e.key === 'F2' ? setRenaming(true) : step(e))}
+        onKeyDown={(e) => {
+          if (e.key === 'F2') setRenaming(true);
+          else if (onHoldKey && (e.key === 'Enter' || e.key === ' ')) {
+            if (!e.repeat) onHoldKey();
+            e.preventDefault();
+          } else step(e);
+        }}
         className={`relative h-[72px] w-[72px] overflow-hidden rounded-t-[36px] rounded-b-[4px] border border-line-strong bg-sheet ${active ? 'outline-2 outline-offset-3 outline-petrol' : ''}`}
       >
         <span className={dimmed ? 'opacity-45' : ''}>{face}</span>

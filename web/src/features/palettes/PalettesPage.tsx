@@ -1,242 +1,252 @@
-import { useState } from 'react';
-import { edit, type Edit } from '../../api/commands';
-import type { PaletteView } from '../../api/client';
+import {
+  DndContext,
+  PointerSensor,
+  useDroppable,
+  useSensor,
+  useSensors,
+  type DragEndEvent,
+  type DragOverEvent,
+} from '@dnd-kit/core';
+import { useCallback, useMemo, useRef, useState } from 'react';
 import { useDesk, usePalettes } from '../../api/queries';
 import { runLine } from '../../app/Line';
-import { runEdit } from '../../app/run';
 import { useKept } from '../../app/kept';
-import { useOnce } from '../../app/once';
-import { attempt } from '../../app/notices';
 import { Stage } from '../../stage/Stage';
 import { Button } from '../../ui/Button';
 import { inputShape } from '../../ui/Field';
-import { EmptyNiche, Niche } from '../../ui/Niche';
-import { ProblemList } from '../../ui/ProblemList';
-import { ScopeRing } from '../../ui/ScopeRing';
+import { EmptyNiche } from '../../ui/Niche';
 import { Segmented } from '../../ui/Segmented';
 import { Bench } from '../bench/Bench';
-import { useEditReading } from '../bench/useLineReading';
+import { Contents } from './Contents';
+import { Coverage } from './Coverage';
+import { called, KINDS, lineOf, type Kind } from './kinds';
+import { PaletteCard } from './PaletteCard';
+import { PaletteNiche } from './PaletteNiche';
+import { RecordPalette } from './RecordPalette';
+import { StarterPalettes } from './StarterPalettes';
 
-const KINDS = ['intensity', 'position', 'colour', 'beam'] as const;
-type Kind = (typeof KINDS)[number];
+/** Numbers on one page of niches. */
+const PAGE = 60;
+/** Empty niches behind the last palette of a page. */
+const SPARE = 3;
+
+/** How long the pointer stays on a palette before that is looked at. */
+const REST_MS = 160;
+
+const SLIP = { activationConstraint: { distance: 8 } };
 
 export function PalettesPage() {
-  const palettes = usePalettes().data ?? [];
-  const [kind, setKind] = useState<Kind>('colour');
-  const [looked, setLooked] = useState<number | null>(null);
-  const [last, setLast] = useState<number | null>(null);
-  const shown = palettes.filter((p) => p.kind === kind);
-  const next = Math.max(0, ...shown.map((p) => p.number)) + 1;
-  const about = shown.find((p) => p.number === (looked ?? last)) ?? null;
-  const apply = (p: PaletteView) => {
-    setLast(p.number);
-    void attempt(() => edit({ type: 'apply', kind: p.kind, number: p.number }));
-  };
+  const [view, setView] = useKept<'shelf' | 'coverage'>('palettes view', 'shelf', false);
   return (
     <>
-      <div className="flex min-h-0 flex-1 gap-3 p-3">
-        <div className="flex min-h-0 min-w-0 flex-[1.35] flex-col">
-          <div className="flex flex-wrap items-center gap-2 pb-3">
-            <h1 className="font-serif text-[22px] font-semibold">Palettes</h1>
-            <Segmented
-              label="Kind of palette"
-              value={kind}
-              onChange={setKind}
-              options={KINDS.map((k) => ({
-                value: k,
-                text: k.charAt(0).toUpperCase() + k.slice(1),
-                count: String(palettes.filter((p) => p.kind === k).length),
-              }))}
-            />
-          </div>
-          <div className="flex min-h-0 flex-1 flex-wrap content-start gap-y-3 overflow-auto pt-1 pl-1">
-            {shown.map((p) => (
-              <Niche
-                key={p.number}
-                number={p.number}
-                name={p.name}
-                title={reachWords(p)}
-                face={<Face palette={p} />}
-                ring={<ScopeRing scope={p.scope} mixed={p.mixedScopes} />}
-                follow={p.of === 0 || p.follow === 0 ? 'none' : p.follow === p.of ? 'all' : 'some'}
-                dimmed={p.of > 0 && p.follow === 0}
-                active={p.number === last}
-                onPress={() => apply(p)}
-                onLook={(on) => setLooked(on ? p.number : null)}
-                onRename={async (name) =>
-                  (await attempt(() =>
-                    edit({ type: 'rename-palette', kind: p.kind, number: p.number, name }),
-                  )) !== undefined
-                }
-              />
-            ))}
-            {[0, 1, 2].map((i) => (
-              <EmptyNiche key={i} number={next + i} />
-            ))}
-            {shown.length === 0 && (
-              <p className="w-full p-2 text-ink-2">
-                No {kind} palette yet. Set a {kind} on the bench, then record it.
-              </p>
-            )}
-          </div>
-          <div className="h-[104px] shrink-0 overflow-auto pt-2">
-            {about && about.of > 0 ? (
-              <ReachTable palette={about} />
-            ) : (
-              <p className="text-ink-label">Point at a palette to see who in hand follows it, and how.</p>
-            )}
-          </div>
-          <div className="flex flex-wrap items-center gap-x-4 gap-y-1 pt-2 text-[12px] text-ink-label">
-            <span className="flex items-center gap-1">
-              <ScopeRing scope="global" mixed={false} /> global
-            </span>
-            <span className="flex items-center gap-1">
-              <ScopeRing scope="per_type" mixed={false} /> per type
-            </span>
-            <span className="flex items-center gap-1">
-              <ScopeRing scope="per_fixture" mixed={false} /> per fixture
-            </span>
-            <span>ledge: solid, all in hand follow · dashed, some · dimmed, none</span>
-          </div>
-        </div>
-        <Stage />
+      <div className="flex min-h-0 flex-1 flex-col p-3">
+        {view === 'shelf' ? (
+          <Shelf onView={setView} />
+        ) : (
+          <>
+            <div className="flex flex-wrap items-center gap-1.5 pb-2">
+              <h1 className="font-serif text-[22px] font-semibold">Palettes</h1>
+              <Views view={view} onView={setView} />
+            </div>
+            <Coverage />
+          </>
+        )}
       </div>
-      <Bench record={<RecordPalette kind={kind} />} />
+      <BenchOf />
     </>
   );
 }
 
-function reachWords(p: PaletteView): string {
-  if (p.of === 0) return `${p.scope.replace('_', ' ')}, ${p.entries} values`;
-  return p.reach
-    .map((r) => `${r.units} × ${r.type}: ${r.way}${r.difference ? `, ${r.difference}` : ''}`)
-    .join('\n');
-}
-
-function Face({ palette }: { palette: PaletteView }) {
-  if (palette.swatch) return <span className="absolute inset-0" style={{ background: palette.swatch }} />;
+function Views({
+  view,
+  onView,
+}: {
+  view: 'shelf' | 'coverage';
+  onView: (view: 'shelf' | 'coverage') => void;
+}) {
   return (
-    <span className="absolute inset-0 flex items-center justify-center pt-3 font-serif text-[15px] text-ink-2">
-      {palette.kind === 'position' ? '⌖' : palette.kind === 'intensity' ? '◐' : '◇'}
-    </span>
+    <Segmented
+      label="Shelf or coverage"
+      tight
+      value={view}
+      onChange={onView}
+      options={[
+        { value: 'shelf', text: 'Shelf' },
+        { value: 'coverage', text: 'Coverage' },
+      ]}
+    />
   );
 }
 
-const GRADE_INK: Record<string, string> = {
-  exact: 'text-moss',
-  match: 'text-moss',
-  close: 'text-ochre',
-  'needs an eye': 'text-ochre font-bold',
-};
+function BenchOf() {
+  const palettes = usePalettes().data;
+  const [kind] = useKept<Kind>('palettes kind', 'colour', false);
+  const record = useMemo(
+    () => <RecordPalette key={kind} kind={kind} palettes={palettes ?? []} />,
+    [kind, palettes],
+  );
+  return <Bench record={record} />;
+}
 
-function RecordPalette({ kind }: { kind: Kind }) {
+function Shelf({ onView }: { onView: (view: 'shelf' | 'coverage') => void }) {
+  const all = usePalettes().data;
+  const palettes = useMemo(() => all ?? [], [all]);
   const desk = useDesk().data;
-  const [name, setName] = useKept(`record ${kind} name`, '');
-  const [number, setNumber] = useKept(`record ${kind} number`, '');
-  const [scope, setScope] = useState('');
-  const [closeWheel, setCloseWheel] = useState(false);
-  const touched = (desk?.touchedUnits ?? 0) > 0;
-  const what: Edit = {
-    type: 'record-palette',
-    kind,
-    number: Number(number) || undefined,
-    name,
-    scope: scope || undefined,
-    closeWheel,
+  const [kind, setKind] = useKept<Kind>('palettes kind', 'colour', false);
+  const [, setInto] = useKept(`record ${kind} number`, '');
+  const [page, setPage] = useState(0);
+  const [find, setFind] = useState('');
+  const [looked, setLooked] = useState<number | null>(null);
+  const [picked, setPicked] = useState<number[]>([]);
+  const [opened, setOpened] = useState(false);
+  const [starting, setStarting] = useState(false);
+  const [landing, setLanding] = useState('');
+  const sensors = useSensors(useSensor(PointerSensor, SLIP));
+  const ofKind = useMemo(() => palettes.filter((p) => p.kind === kind), [palettes, kind]);
+  const pages = Math.ceil((ofKind[ofKind.length - 1]?.number ?? 1) / PAGE);
+  const shown = ofKind.filter((p) =>
+    find === ''
+      ? Math.floor((p.number - 1) / PAGE) === Math.min(page, pages - 1)
+      : `${p.number} ${p.name}`.toLowerCase().includes(find.toLowerCase()),
+  );
+  /** What is passed on the way to the card is not looked at. */
+  const resting = useRef(0);
+  const onLook = useCallback((number: number | null, atOnce: boolean) => {
+    window.clearTimeout(resting.current);
+    if (number !== null) resting.current = window.setTimeout(() => setLooked(number), atOnce ? 0 : REST_MS);
+  }, []);
+  const onPick = useCallback(
+    (number: number, more: boolean) =>
+      setPicked((now) => {
+        setLooked(number);
+        return !more ? [number] : now.includes(number) ? now.filter((n) => n !== number) : [...now, number];
+      }),
+    [],
+  );
+  const about = ofKind.filter((p) => (picked.length > 1 ? picked.includes(p.number) : p.number === looked));
+  const next = nextFree(ofKind.map((p) => p.number));
+  const over = ({ active, over: on }: DragOverEvent) => {
+    const number = active.data.current?.number as number;
+    const to = on?.data.current?.number as number | undefined;
+    const name = (n?: number) => ofKind.find((p) => p.number === n)?.name;
+    setLanding(
+      to === undefined || to === number
+        ? ''
+        : `${number} ${name(number)} → ${to}${name(to) ? `; ${name(to)} → ${number}` : ''}`,
+    );
   };
-  const reading = useEditReading(touched ? what : null);
-  const record = useOnce(async () => {
-    if (!(await runEdit(what))) return;
-    setName('');
-    setNumber('');
-    document.getElementById('record-name')?.blur();
-  });
+  const drop = ({ active, over: on }: DragEndEvent) => {
+    setLanding('');
+    const number = active.data.current?.number as number;
+    const to = on?.data.current?.number as number | undefined;
+    if (to !== undefined && to !== number) void runLine(`move ${kind} ${number} to ${to}`);
+  };
   return (
-    <div>
-      <form
-        className="space-y-2"
-        onSubmit={(e) => {
-          e.preventDefault();
-          void record();
-        }}
-      >
-        <div className="caps">Record {kind}</div>
-        <div className="flex gap-2">
+    <div className="flex min-h-0 flex-1 gap-3">
+      <div className="flex min-h-0 min-w-0 flex-[1.5] flex-col">
+        <div className="flex flex-wrap items-center gap-1.5 pb-2">
+          <h1 className="font-serif text-[22px] font-semibold">Palettes</h1>
+          <Views view="shelf" onView={onView} />
           <input
-            aria-label="Palette number"
-            className={`${inputShape} !w-16 shrink-0`}
-            placeholder="next"
-            value={number}
-            onChange={(e) => setNumber(e.target.value.replace(/\D/g, ''))}
+            aria-label="Find a palette"
+            placeholder="find…"
+            className={`${inputShape} max-w-24`}
+            value={find}
+            onChange={(e) => setFind(e.target.value)}
           />
-          <input
-            id="record-name"
-            aria-label="Palette name"
-            autoComplete="off"
-            className={inputShape}
-            placeholder="name (R)"
-            value={name}
-            onChange={(e) => setName(e.target.value)}
-          />
-          <Button kind="main" type="submit">
-            Record
-          </Button>
+          <Button onClick={() => setStarting(true)}>Starter palettes…</Button>
+          {pages > 1 && (
+            <Segmented
+              label="Page of niches"
+              tight
+              value={String(Math.min(page, pages - 1))}
+              onChange={(p) => setPage(Number(p))}
+              options={Array.from({ length: pages }, (_, i) => ({ value: String(i), text: String(i + 1) }))}
+            />
+          )}
         </div>
-        <Segmented
-          label="Scope"
-          value={scope}
-          onChange={setScope}
-          options={[
-            { value: '', text: 'Auto' },
-            { value: 'global', text: 'Global' },
-            { value: 'per type', text: 'Type' },
-            { value: 'per fixture', text: 'Fixture' },
-          ]}
-        />
-        {kind === 'colour' && (
-          <label className="flex min-h-7 items-center gap-1.5">
-            <input type="checkbox" checked={closeWheel} onChange={(e) => setCloseWheel(e.target.checked)} />{' '}
-            close untouched colour wheels
-          </label>
+        <div className="pb-2">
+          <Segmented
+            label="Kind of palette"
+            tight
+            value={kind}
+            onChange={setKind}
+            options={KINDS.map((k) => ({
+              value: k,
+              text: called(k),
+              count: String(palettes.filter((p) => p.kind === k).length),
+            }))}
+          />
+        </div>
+        <DndContext sensors={sensors} onDragOver={over} onDragEnd={drop} onDragCancel={() => setLanding('')}>
+          <div className="flex min-h-0 flex-1 flex-wrap content-start gap-y-3 overflow-auto pt-1 pl-1">
+            {placesOf(shown, find === '', page).map((place) =>
+              typeof place === 'number' ? (
+                <Free
+                  key={place}
+                  number={place}
+                  onPress={() => {
+                    setInto(String(place));
+                    document.getElementById('record-name')?.focus();
+                  }}
+                />
+              ) : (
+                <PaletteNiche
+                  key={lineOf(place)}
+                  palette={place}
+                  looked={looked === place.number}
+                  active={picked.includes(place.number)}
+                  onLook={onLook}
+                  onPick={onPick}
+                />
+              ),
+            )}
+            {ofKind.length === 0 && (
+              <p className="w-full p-2 text-ink-2">
+                No {kind} palette yet. Set a {kind} on the bench, then record it; or let the patch suggest
+                some: Starter palettes…
+              </p>
+            )}
+          </div>
+        </DndContext>
+        {landing && (
+          <p role="status" className="pt-1 font-semibold text-petrol">
+            {landing}
+          </p>
         )}
-        {touched ? (
-          <p className="text-ink-2">{reading.outcome?.words.slice(0, 3).join(' · ')}</p>
-        ) : (
-          <p className="text-ink-2">Set something first; values at home are not recorded.</p>
-        )}
-        <ProblemList
-          problems={[...reading.problems, ...(reading.outcome?.problems ?? [])]}
-          onLine={(l) => void runLine(l)}
+        <PaletteCard
+          palettes={about}
+          held={(desk?.steps.length ?? 0) > 0}
+          uses={desk?.uses ?? []}
+          next={next}
+          onOpen={() => setOpened(true)}
         />
-      </form>
+      </div>
+      <Stage />
+      {opened && about[0] && <Contents palette={about[0]} onClose={() => setOpened(false)} />}
+      <StarterPalettes open={starting} onClose={() => setStarting(false)} />
     </div>
   );
 }
 
-function ReachTable({ palette }: { palette: PaletteView }) {
-  return (
-    <div>
-      <div className="flex items-baseline gap-2">
-        <span className="caps">Reach</span>
-        <span className="font-bold">
-          {palette.kind} {palette.number}
-        </span>
-        <span className="truncate font-serif">{palette.name}</span>
-      </div>
-      <table className="w-full text-[12px]">
-        <tbody>
-          {palette.reach.map((r) => (
-            <tr key={`${r.type} ${r.mode} ${r.way}`} className="border-b border-line">
-              <td className="py-0.5 pr-2 font-bold">{r.type}</td>
-              <td className="pr-2 text-ink-2">{r.way}</td>
-              <td className="mono pr-2 text-right">{r.units}</td>
-              <td className={`whitespace-nowrap ${r.follows ? (GRADE_INK[r.grade] ?? '') : 'text-madder'}`}>
-                {r.follows ? r.difference : 'none'}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-    </div>
-  );
+function nextFree(numbers: number[]): number {
+  const taken = new Set(numbers);
+  let next = 1;
+  while (taken.has(next)) next++;
+  return next;
+}
+
+/** Palettes and the free numbers between and behind them. */
+function placesOf<T extends { number: number }>(shown: T[], free: boolean, page: number): (T | number)[] {
+  if (!free) return shown;
+  const by = new Map(shown.map((p) => [p.number, p]));
+  const first = shown.length > 0 ? Math.floor((shown[0]!.number - 1) / PAGE) * PAGE + 1 : page * PAGE + 1;
+  const last = Math.min(first + PAGE - 1, (shown[shown.length - 1]?.number ?? first - 1) + SPARE);
+  return Array.from({ length: last - first + 1 }, (_, i) => by.get(first + i) ?? first + i);
+}
+
+/** An empty niche: a press chooses it to record into, a palette can be dropped into it. */
+function Free({ number, onPress }: { number: number; onPress: () => void }) {
+  const drop = useDroppable({ id: `niche ${number}`, data: { number } });
+  return <EmptyNiche number={number} onPress={onPress} drag={{ ref: drop.setNodeRef, over: drop.isOver }} />;
 }

@@ -22,6 +22,7 @@ import java.util.List;
  * @param lasting whether something else referred to what it takes away
  * @param units labels of who it is about: those in hand afterwards, or those of the one group that is written; only of
  *     a preview, and only when it changes them
+ * @param palettes what becomes of palettes; only of a preview
  * @param repeated whether this is the answer of an earlier request with the same key
  */
 public record EditResult(
@@ -34,6 +35,7 @@ public record EditResult(
         boolean lasting,
         boolean changes,
         List<String> units,
+        List<PaletteChange> palettes,
         boolean repeated) {
 
     /** @throws Refusal when it was refused */
@@ -52,6 +54,7 @@ public record EditResult(
                 Losing.of(edited.outcome()),
                 !edited.outcome().delta().isEmpty(),
                 preview ? units(edited.outcome()) : List.of(),
+                preview ? PaletteChange.all(edited.outcome()) : List.of(),
                 edited.repeated());
     }
 

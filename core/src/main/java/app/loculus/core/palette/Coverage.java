@@ -29,17 +29,25 @@ public final class Coverage {
      * How a type follows a palette.
      *
      * @param applies whether it has anything of the palette's kind
+     * @param forSome whether the palette was recorded per fixture
      * @param units how many of its units follow in which way
      * @param worst the largest difference from what the palette stands for
      * @param words how most follow, or why not
      */
     public record Crossing(
-            boolean applies, Map<Follows, Integer> units, Optional<ColourDifference> worst, String words) {
+            boolean applies,
+            boolean forSome,
+            Map<Follows, Integer> units,
+            Optional<ColourDifference> worst,
+            String words) {
 
-        /** Whether somebody could follow and does not, or gives no light. */
+        /**
+         * Whether somebody could follow and does not, or gives no light. What was recorded per fixture is for those it
+         * was recorded from, and misses nobody.
+         */
         public boolean gap() {
             return applies
-                    && (units.getOrDefault(Follows.NONE, 0) > 0
+                    && (units.getOrDefault(Follows.NONE, 0) > 0 && !forSome
                             || worst.filter(ColourDifference::dark).isPresent());
         }
 
@@ -144,7 +152,8 @@ public final class Coverage {
             words = words.isEmpty() || !given.follow() ? given.words() : words;
             worst = worse(worst, given.difference());
         }
-        return new Crossing(applies, counts, worst, words);
+        boolean forSome = palette.narrowest() == Scope.PER_FIXTURE && !palette.refers();
+        return new Crossing(applies, forSome, counts, worst, words);
     }
 
     private static Optional<ColourDifference> worse(Optional<ColourDifference> one, Optional<ColourDifference> other) {

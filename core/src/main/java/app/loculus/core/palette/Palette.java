@@ -5,6 +5,7 @@ import app.loculus.core.patch.UnitId;
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.profile.Attribute;
 import app.loculus.core.profile.Kind;
+import app.loculus.core.value.AttributeValue;
 import app.loculus.core.value.PaletteId;
 import java.util.Collection;
 import java.util.Comparator;
@@ -94,6 +95,12 @@ public final class Palette {
 
     public List<Entry> entries() {
         return byScope.values().stream().flatMap(m -> m.values().stream()).toList();
+    }
+
+    /** Whether it does something that must not happen by a slip: a control palette that moves to named ranges. */
+    public boolean guarded() {
+        return kind == Kind.CONTROL
+                && entries().stream().anyMatch(e -> !e.companion() && e.value() instanceof AttributeValue.Named);
     }
 
     /** Whether it follows other palettes. */

@@ -209,13 +209,19 @@ class PaletteEditsTest {
                 .toList();
         Coverage.Crossing beam = coverage.of(palette(show, Kind.BEAM, 1)).get(types.indexOf("Wash"));
         assertThat(beam.units()).containsEntry(Follows.OWN, 1).containsEntry(Follows.NONE, 3);
-        assertThat(beam.gap()).isTrue();
+        assertThat(beam.gap()).as("recorded per fixture").isFalse();
+        Show named = Rig.after(show, "clear all", "31 Color1 at \"Jade\"", "record combined 1 per type");
+        Coverage.Crossing missed = coverage(named, Optional.of(coverage))
+                .of(palette(named, Kind.COMBINED, 1))
+                .get(types.indexOf("Beam"));
+        assertThat(missed.gap()).isTrue();
         Coverage.Crossing wheel = coverage.of(colour(show, 1)).get(types.indexOf("Beam"));
         assertThat(wheel.needsAnEye()).isTrue();
         assertThat(coverage.of(colour(show, 1)).get(types.indexOf("Dimmer")).applies())
                 .isFalse();
-        assertThat(coverage.gaps()).isEqualTo(1);
-        Show filled = Rig.after(show, "take out 11 from beam 1", "11 thru 14 zoom at 20 deg", "record beam 1 merge");
+        assertThat(coverage.gaps()).isZero();
+        assertThat(coverage(named, Optional.of(coverage)).gaps()).isEqualTo(1);
+        Show filled = Rig.after(named, "fill combined 1 for type \"Beam\" from type \"Spot\"");
         assertThat(coverage(filled, Optional.of(coverage)).gaps()).isZero();
         assertThat(coverage(filled, Optional.of(coverage)).of(colour(filled, 1)))
                 .as("taken over")

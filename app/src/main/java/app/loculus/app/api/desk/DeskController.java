@@ -54,11 +54,6 @@ class DeskController {
                 .toList();
     }
 
-    @GetMapping("/api/shows/{id}/palettes")
-    List<PaletteView> palettes(@PathVariable long id) {
-        return PaletteView.all(shows.get(id).show());
-    }
-
     /** @param rgb three octets a point, row by row from the top, in Base64 */
     record ColourPlaneView(int width, int height, double uFrom, double uTo, double vFrom, double vTo, byte[] rgb) {}
 

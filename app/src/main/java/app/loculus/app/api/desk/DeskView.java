@@ -10,6 +10,7 @@ import app.loculus.core.selection.Selection;
 import app.loculus.core.selection.Taken;
 import app.loculus.core.show.Show;
 import app.loculus.core.unit.Numbers;
+import app.loculus.core.value.PaletteId;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -27,6 +28,7 @@ import java.util.stream.Collectors;
  * @param groups all or some, by the number of each group of which something is in hand
  * @param look what highlight looks like
  * @param holds the selection in words
+ * @param uses palettes that working values follow, or followed before they were changed by hand
  * @param touchedUnits how many units have working values
  */
 record DeskView(
@@ -45,6 +47,7 @@ record DeskView(
         String holds,
         int touchedUnits,
         List<ValueRow> values,
+        List<UseView> uses,
         int nextGroup,
         int nextColour) {
 
@@ -69,8 +72,30 @@ record DeskView(
                 holds(show, hand),
                 show.programmer().values().size(),
                 new ValueRows(show).rows(),
+                UseView.all(show),
                 app.loculus.core.edit.group.RecordGroup.nextFree(show),
                 app.loculus.core.edit.palette.PaletteFinder.nextFree(show, app.loculus.core.profile.Kind.COLOUR));
+    }
+
+    /** @param used units that follow it; @param changed units that followed it and were changed by hand since */
+    record UseView(String kind, int number, int used, int changed) {
+
+        static List<UseView> all(Show show) {
+            Map<PaletteId, int[]> counts = new LinkedHashMap<>();
+            show.programmer().values().values().forEach(values -> {
+                values.followed().forEach(p -> counts.computeIfAbsent(p, k -> new int[2])[0]++);
+                values.byAttribute().values().stream()
+                        .flatMap(t -> t.was().stream())
+                        .distinct()
+                        .forEach(p -> counts.computeIfAbsent(p, k -> new int[2])[1]++);
+            });
+            return counts.entrySet().stream()
+                    .flatMap(e -> show
+                            .palette(e.getKey())
+                            .map(p -> new UseView(p.kind().word(), p.number(), e.getValue()[0], e.getValue()[1]))
+                            .stream())
+                    .toList();
+        }
     }
 
     /** @param words in short; @param units how many */

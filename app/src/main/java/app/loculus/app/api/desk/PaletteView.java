@@ -1,7 +1,8 @@
 package app.loculus.app.api.desk;
 
+import app.loculus.app.api.PaletteFace;
 import app.loculus.core.colour.ColourDifference;
-import app.loculus.core.colour.LinearRgb;
+import app.loculus.core.palette.Entry;
 import app.loculus.core.palette.Follows;
 import app.loculus.core.palette.Palette;
 import app.loculus.core.palette.Reach;
@@ -26,9 +27,15 @@ record PaletteView(
         String name,
         String scope,
         boolean mixedScopes,
-        String swatch,
+        PaletteFace face,
         String intent,
         int entries,
+        List<String> kinds,
+        boolean guarded,
+        boolean follows,
+        String tint,
+        String note,
+        Double seconds,
         int follow,
         int of,
         List<ReachView> reach) {
@@ -63,17 +70,37 @@ record PaletteView(
                 p.name(),
                 p.narrowest().name().toLowerCase(Locale.ROOT),
                 p.mixedScopes(),
-                p.intent()
-                        .map(c -> LinearRgb.of(c.withLuminance(1)).normalised().hex())
-                        .orElse(""),
+                PaletteFace.of(show, p),
                 p.intent().map(Object::toString).orElse(""),
                 p.entries().size(),
+                kinds(show, p),
+                p.guarded(),
+                p.refers(),
+                p.label().tint().word(),
+                p.label().note(),
+                p.label().seconds().orElse(null),
                 rows.stream()
                         .filter(ReachView::follows)
                         .mapToInt(ReachView::units)
                         .sum(),
                 of,
                 rows);
+    }
+
+    /** What it holds beside its own kind, and all kinds of a combined one. */
+    private static List<String> kinds(Show show, Palette p) {
+        return p.entries().stream()
+                .filter(e -> !e.companion())
+                .map(Entry::attribute)
+                .distinct()
+                .flatMap(a -> show.profiles().all().stream()
+                        .filter(profile -> profile.attributes().stream()
+                                .anyMatch(d -> d.attribute().equals(a)))
+                        .map(profile -> profile.kindOf(a).word())
+                        .limit(1))
+                .filter(k -> !k.equals(p.kind().word()))
+                .distinct()
+                .toList();
     }
 
     private static ReachView row(Show show, ReachRow r) {

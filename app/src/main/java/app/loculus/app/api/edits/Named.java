@@ -15,7 +15,7 @@ import app.loculus.core.unit.Limits;
 import java.util.List;
 
 /** Finds what a request names in the show as it is when its turn comes, and notes that the edit goes by it. */
-final class Named {
+public final class Named {
 
     private Named() {}
 
@@ -65,7 +65,7 @@ final class Named {
         return palette;
     }
 
-    static Kind kind(String word) {
+    public static Kind kind(String word) {
         return Kind.parse(word == null ? "" : word);
     }
 }

@@ -41,6 +41,8 @@ import java.util.List;
     @JsonSubTypes.Type(value = GroupEdits.LevelGroup.class, name = "level-group"),
     @JsonSubTypes.Type(value = GroupEdits.RecordStarterGroups.class, name = "starter-groups"),
     @JsonSubTypes.Type(value = RecordEdits.RecordPalette.class, name = "record-palette"),
+    @JsonSubTypes.Type(value = RecordEdits.RecordStarterPalettes.class, name = "starter-palettes"),
+    @JsonSubTypes.Type(value = RecordEdits.EditEntry.class, name = "edit-entry"),
     @JsonSubTypes.Type(value = RecordEdits.RenamePalette.class, name = "rename-palette"),
     @JsonSubTypes.Type(value = RecordEdits.Apply.class, name = "apply"),
     @JsonSubTypes.Type(value = PatchEdits.Place.class, name = "place"),

@@ -30,7 +30,7 @@ public record EditEntry(PaletteId palette, ScopeKey scope, Attribute attribute, 
             throw Refusal.of(
                     "palette.entry",
                     "attribute",
-                    before + " holds no " + attribute + " for " + PaletteDifference.owner(show, scope) + ".");
+                    before + " holds no " + attribute + " for " + PaletteWords.owner(show, scope) + ".");
         }
         List<Entry> all = before.entries().stream()
                 .flatMap(e -> e.equals(held)

@@ -4,10 +4,7 @@ import app.loculus.core.palette.Entry;
 import app.loculus.core.palette.Palette;
 import app.loculus.core.palette.Scope;
 import app.loculus.core.palette.ScopeKey;
-import app.loculus.core.patch.Fixture;
 import app.loculus.core.profile.Attribute;
-import app.loculus.core.profile.Profile;
-import app.loculus.core.profile.ProfileId;
 import app.loculus.core.show.Show;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -69,21 +66,21 @@ public record PaletteDifference(List<Row> rows) {
 
     private static void compare(
             Show show, ScopeKey scope, Map<Attribute, Entry> were, Map<Attribute, Entry> are, List<Row> rows) {
-        String owner = owner(show, scope);
+        String owner = PaletteWords.owner(show, scope);
         are.forEach((attribute, entry) -> {
             Entry was = were.get(attribute);
             String to = ValueWords.of(show, entry.value());
             if (was == null) {
-                rows.add(new Row(Happens.ADDED, owner, label(show, scope, attribute), "", to));
+                rows.add(new Row(Happens.ADDED, owner, PaletteWords.label(show, scope, attribute), "", to));
             } else if (!was.value().equals(entry.value())) {
                 String from = ValueWords.of(show, was.value());
-                rows.add(new Row(Happens.CHANGED, owner, label(show, scope, attribute), from, to));
+                rows.add(new Row(Happens.CHANGED, owner, PaletteWords.label(show, scope, attribute), from, to));
             }
         });
         were.forEach((attribute, was) -> {
             if (!are.containsKey(attribute)) {
                 String from = ValueWords.of(show, was.value());
-                rows.add(new Row(Happens.REMOVED, owner, label(show, scope, attribute), from, ""));
+                rows.add(new Row(Happens.REMOVED, owner, PaletteWords.label(show, scope, attribute), from, ""));
             }
         });
     }
@@ -99,8 +96,8 @@ public record PaletteDifference(List<Row> rows) {
                 if (hidden != null && !already) {
                     rows.add(new Row(
                             Happens.SHADOWED,
-                            owner(show, broader) + " for " + owner(show, scope),
-                            label(show, scope, attribute),
+                            PaletteWords.owner(show, broader) + " for " + PaletteWords.owner(show, scope),
+                            PaletteWords.label(show, scope, attribute),
                             ValueWords.of(show, hidden.value()),
                             ValueWords.of(show, entry.value())));
                 }
@@ -119,27 +116,6 @@ public record PaletteDifference(List<Row> rows) {
             keys.add(new ScopeKey.Global());
         }
         return keys;
-    }
-
-    static String owner(Show show, ScopeKey scope) {
-        return scope.ownUnit()
-                .map(show::label)
-                .orElseGet(() ->
-                        scope.words(profile -> show.profiles().get(profile).name()));
-    }
-
-    static String label(Show show, ScopeKey scope, Attribute attribute) {
-        Optional<ProfileId> type = scope.ownProfile()
-                .or(() -> scope.ownUnit()
-                        .flatMap(u -> show.patch().find(u.fixture()))
-                        .map(Fixture::profile));
-        return type.flatMap(t -> show.profiles().find(t))
-                .or(() -> show.profiles().all().stream()
-                        .filter(p -> p.attributes().stream()
-                                .anyMatch(d -> d.attribute().equals(attribute)))
-                        .findFirst())
-                .map((Profile p) -> p.definition(attribute).pretty())
-                .orElse(attribute.name());
     }
 
     /** By owner: how many of what, and what changes from what to what. */

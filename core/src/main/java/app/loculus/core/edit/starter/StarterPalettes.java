@@ -4,6 +4,7 @@ import app.loculus.core.colour.Chromaticity;
 import app.loculus.core.palette.Entry;
 import app.loculus.core.palette.Palette;
 import app.loculus.core.palette.ScopeKey;
+import app.loculus.core.patch.UnitId;
 import app.loculus.core.profile.Attribute;
 import app.loculus.core.profile.ChannelFunction;
 import app.loculus.core.profile.Kind;
@@ -128,16 +129,31 @@ public final class StarterPalettes {
     /** Every slot of a wheel by its name; of a second wheel with the wheel's. */
     private void slots(Profile profile, Mode mode, Parameter p, Kind kind, String family, String wheel) {
         boolean further = !p.attribute().name().endsWith("1");
-        named(profile, mode, p, kind, family, range -> unlike(further ? range + " (" + wheel + ")" : range, family));
+        named(
+                profile,
+                mode,
+                p,
+                kind,
+                family,
+                range -> unlike(further ? range + " (" + wheel + ")" : range, family, p.attribute(), wheel));
     }
 
     /** A slot may be called like a colour, and a prism like a gobo. */
-    private static String unlike(String name, String family) {
+    private String unlike(String name, String family, Attribute attribute, String wheel) {
         boolean colour = family.equals("Wheel slots")
-                && StarterColours.ALL.keySet().stream().anyMatch(name::equalsIgnoreCase);
+                && (StarterColours.ALL.keySet().stream().anyMatch(name::equalsIgnoreCase)
+                        || taken(Kind.COLOUR, name, attribute));
         boolean prism =
                 family.equals("Prisms") && !name.toLowerCase(Locale.ROOT).contains("prism");
-        return colour ? name + " (slot)" : prism ? "Prism " + name : name;
+        String called = colour ? name + " (slot)" : prism ? "Prism " + name : name;
+        return !colour && taken(Kind.BEAM, called, attribute) ? called + " (" + wheel + ")" : called;
+    }
+
+    /** Whether a palette of that name is about something else. */
+    private boolean taken(Kind kind, String name, Attribute attribute) {
+        return show.palettes().stream()
+                .filter(p -> p.kind() == kind && p.name().equalsIgnoreCase(name))
+                .anyMatch(p -> p.entries().stream().noneMatch(e -> e.attribute().equals(attribute)));
     }
 
     private void named(
@@ -198,13 +214,30 @@ public final class StarterPalettes {
         }
     }
 
+    /** Whether a palette lacks an entry, and gives those it is for nothing else in its place. */
+    private boolean lacks(Palette palette, Entry entry) {
+        return !palette.entries(entry.scope()).containsKey(entry.attribute())
+                && show.patch().fixtures().stream()
+                        .filter(f -> entry.scope()
+                                .ownProfile()
+                                .map(f.profile()::equals)
+                                .orElse(true))
+                        .findFirst()
+                        .map(f -> show.patch().modeOf(f).homesOf(0, entry.attribute()).stream()
+                                .noneMatch(cell -> show.resolver()
+                                        .giver()
+                                        .give(palette, new UnitId(f.id(), cell))
+                                        .values()
+                                        .containsKey(entry.attribute())))
+                        .orElse(true);
+    }
+
     private StarterPalette starter(Key key, List<Entry> entries) {
         Optional<Palette> there = show.palettes().stream()
                 .filter(p -> p.kind() == key.kind() && p.name().equalsIgnoreCase(key.name()))
                 .findFirst();
         List<Entry> fresh = entries.stream()
-                .filter(e -> there.map(p -> !p.entries(e.scope()).containsKey(e.attribute()))
-                        .orElse(true))
+                .filter(e -> there.map(p -> lacks(p, e)).orElse(true))
                 .toList();
         return new StarterPalette(
                 key.kind(),

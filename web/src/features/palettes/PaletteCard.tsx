@@ -1,0 +1,217 @@
+import { useState } from 'react';
+import type { DeskView, PaletteView } from '../../api/client';
+import { runLine } from '../../app/Line';
+import { quoted } from '../../app/run';
+import { Button } from '../../ui/Button';
+import { ScopeRing } from '../../ui/ScopeRing';
+import { useLineReading } from '../bench/useLineReading';
+import { lineOf } from './kinds';
+
+const TINTS = ['none', 'rose', 'amber', 'moss', 'teal', 'sky', 'violet', 'sand', 'slate'];
+const run = (text: string) => void runLine(text);
+const small = 'mono h-7 min-w-0 rounded-md border border-line-strong bg-paper px-1.5 text-[12px]';
+
+export const GRADE_INK: Record<string, string> = {
+  exact: 'text-moss',
+  match: 'text-moss',
+  close: 'text-ochre',
+  'needs an eye': 'text-ochre font-bold',
+};
+
+interface Props {
+  palettes: PaletteView[];
+  held: boolean;
+  uses: DeskView['uses'];
+  next: number;
+  onOpen: () => void;
+}
+
+/** The palettes looked at: who in hand follows, and what can be done with them. */
+export function PaletteCard({ palettes, held, uses, next, onOpen }: Props) {
+  const one = palettes.length === 1 ? palettes[0]! : null;
+  const use = uses.find((u) => one && u.kind === one.kind && u.number === one.number) ?? {
+    used: 0,
+    changed: 0,
+  };
+  const [deleting, setDeleting] = useState(false);
+  const all = palettes.length > 0 ? `${palettes[0]!.kind} ${palettes.map((p) => p.number).join(' + ')}` : '';
+  const loss = useLineReading(deleting && one ? `delete ${lineOf(one)}` : '');
+  if (palettes.length === 0)
+    return (
+      <div className="h-[132px] shrink-0 space-y-1 pt-2 text-[12px] text-ink-label">
+        <p>
+          Point at a palette to see who in hand follows it, and how. Ctrl looks at several; a drag moves one
+          to another niche.
+        </p>
+        <p className="flex flex-wrap items-center gap-x-4 gap-y-1">
+          {(['global', 'per_type', 'per_fixture'] as const).map((scope) => (
+            <span key={scope} className="flex items-center gap-1">
+              <ScopeRing scope={scope} mixed={false} /> {scope.replace('_', ' ')}
+            </span>
+          ))}
+          <span>ledge: solid, all in hand follow · dashed, some · dimmed, none</span>
+        </p>
+      </div>
+    );
+  return (
+    <section
+      aria-label="The palette looked at"
+      className="mt-2 h-[124px] shrink-0 space-y-1 overflow-auto rounded-md border border-line-strong bg-sheet p-2"
+    >
+      <div className="flex flex-wrap items-center gap-1.5">
+        <span className="min-w-0 truncate font-serif text-[15px] font-semibold">
+          {one ? `${one.number} ${one.name}` : `${palettes.length} palettes`}
+        </span>
+        {one && (
+          <span className="text-[12px] text-ink-2">
+            {[
+              one.intent,
+              use.used > 0 && `${use.used} in use`,
+              one.seconds !== null && `${one.seconds} s`,
+              one.note,
+            ]
+              .filter(Boolean)
+              .join(' · ')}
+          </span>
+        )}
+        {!one && (
+          <Marks
+            all={all}
+            tint={palettes.every((p) => p.tint === palettes[0]!.tint) ? palettes[0]!.tint : ''}
+          />
+        )}
+        {one && (
+          <span className="flex w-full flex-wrap items-center gap-1">
+            {use.changed > 0 && (
+              <>
+                <Button
+                  kind="main"
+                  label={`update ${lineOf(one)}`}
+                  onClick={() => run(`update ${lineOf(one)}`)}
+                >
+                  Take {use.changed} back
+                </Button>
+                <Button
+                  label="As values of their own: nobody else changes"
+                  onClick={() => run(`update ${lineOf(one)} per fixture`)}
+                >
+                  only these
+                </Button>
+              </>
+            )}
+            <Button onClick={onOpen}>Contents…</Button>
+            <Button
+              label={`Take what is in hand out of ${lineOf(one)}`}
+              disabled={!held}
+              onClick={() => run(`take out hand from ${lineOf(one)}`)}
+            >
+              − hand
+            </Button>
+            <Button
+              label={`copy ${lineOf(one)} to ${next}`}
+              onClick={() => run(`copy ${lineOf(one)} to ${next}`)}
+            >
+              Copy
+            </Button>
+            <Marks all={all} tint={one.tint} />
+            <Writing key={lineOf(one)} palette={one} />
+            <Button kind="danger" onClick={() => setDeleting(true)}>
+              Delete…
+            </Button>
+          </span>
+        )}
+      </div>
+      {deleting && one && (
+        <div
+          className="flex flex-wrap items-center gap-2 text-[12px]"
+          role="alertdialog"
+          aria-label="Delete it?"
+        >
+          <span className={loss.problems.length ? 'text-madder' : ''}>
+            {loss.problems[0]?.words ?? loss.outcome?.words.join(' · ') ?? 'Looking who uses it…'}
+          </span>
+          <Button
+            kind="danger"
+            onClick={() => {
+              setDeleting(false);
+              run(`delete ${lineOf(one)}${loss.problems.length ? ' as values' : ''}`);
+            }}
+          >
+            {loss.problems.length ? 'Delete, and leave plain values there' : 'Delete'}
+          </Button>
+          <Button onClick={() => setDeleting(false)}>Keep</Button>
+        </div>
+      )}
+      {one && one.of > 0 && <ReachTable palette={one} />}
+    </section>
+  );
+}
+
+/** What its niche is marked with. */
+function Marks({ all, tint }: { all: string; tint: string }) {
+  return (
+    <select
+      aria-label="Mark"
+      className={`${small} tint-${tint}`}
+      value={tint}
+      onChange={(e) => run(`tint ${all} ${e.target.value === 'none' ? 'off' : e.target.value}`)}
+    >
+      {tint === '' && <option value="">marks differ</option>}
+      {TINTS.map((t) => (
+        <option key={t} value={t}>
+          {t === 'none' ? 'no mark' : t}
+        </option>
+      ))}
+    </select>
+  );
+}
+
+/** A note, and a time of its own. */
+function Writing({ palette }: { palette: PaletteView }) {
+  const [note, setNote] = useState(palette.note);
+  const [seconds, setSeconds] = useState(palette.seconds === null ? '' : String(palette.seconds));
+  return (
+    <>
+      <input
+        aria-label="Note"
+        className={`${small} w-24`}
+        placeholder="note"
+        value={note}
+        onChange={(e) => setNote(e.target.value)}
+        onBlur={() => note !== palette.note && run(`note ${lineOf(palette)} ${quoted(note)}`)}
+        onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
+      />
+      <input
+        aria-label="Seconds to come in"
+        className={`${small} w-12`}
+        placeholder="s"
+        value={seconds}
+        onChange={(e) => setSeconds(e.target.value.replace(/[^\d.]/g, ''))}
+        onBlur={() =>
+          seconds !== (palette.seconds === null ? '' : String(palette.seconds)) &&
+          run(`time ${lineOf(palette)} ${seconds === '' ? 'off' : `at ${Number(seconds)}`}`)
+        }
+        onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
+      />
+    </>
+  );
+}
+
+function ReachTable({ palette }: { palette: PaletteView }) {
+  return (
+    <table className="w-full text-[12px]" aria-label="Reach">
+      <tbody>
+        {palette.reach.map((r) => (
+          <tr key={`${r.type} ${r.mode} ${r.way}`} className="border-b border-line">
+            <td className="py-0.5 pr-2 font-bold">{r.type}</td>
+            <td className="pr-2 text-ink-2">{r.way}</td>
+            <td className="mono pr-2 text-right">{r.units}</td>
+            <td className={`whitespace-nowrap ${r.follows ? (GRADE_INK[r.grade] ?? '') : 'text-madder'}`}>
+              {r.follows ? r.difference : 'none'}
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
