@@ -10,6 +10,7 @@ export type DeskView = Schemas['DeskView'];
 export type ValueRow = Schemas['ValueRow'];
 export type GroupView = Schemas['GroupView'];
 export type StarterView = Schemas['StarterView'];
+export type MarkView = Schemas['MarkView'];
 export type PaletteView = Schemas['PaletteView'];
 export type LineResponse = Schemas['EditResult'];
 export type ProblemView = Schemas['ProblemView'];

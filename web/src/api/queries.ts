@@ -98,6 +98,8 @@ export const useContents = (kind: string, number: number) =>
     true,
     [kind, number],
   );
+export const useMarks = () =>
+  useOfShow('marks', async (id) => answered(await client.GET('/api/shows/{id}/marks', at(id))));
 export const useCoverage = () =>
   useOfShow('coverage', async (id) => answered(await client.GET('/api/shows/{id}/coverage', at(id))));
 export const usePaletteStarters = (wanted: boolean) =>
@@ -210,6 +212,8 @@ export function refresh(show: number, areas: string[], changed: Record<string, C
       ['palettes', 'desk', 'coverage', 'palette starters', 'contents'].forEach((p) => parts.add(p));
     if (area === 'hand') ['desk', 'palettes'].forEach((p) => parts.add(p));
     if (area === 'values') ['desk', 'contents'].forEach((p) => parts.add(p));
+    if (area === 'marks' || area === 'palettes') parts.add('marks');
+    if (area === 'marks') ['palettes', 'desk', 'coverage'].forEach((p) => parts.add(p));
     if (area === 'universes') parts.add('patch');
     if (area === 'name') keys.add('shows');
   }

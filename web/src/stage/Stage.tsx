@@ -1,21 +1,33 @@
 import { memo, useEffect, useMemo, useRef, useState } from 'react';
 import { place, select } from '../api/commands';
 import { rig } from '../api/live';
-import { useDesk, usePatch } from '../api/queries';
+import type { MarkView } from '../api/client';
+import { useDesk, useMarks, usePatch } from '../api/queries';
+import { runLine } from '../app/Line';
 import { attempt } from '../app/notices';
+import { quoted } from '../app/run';
 import { useTheme } from '../app/theme';
 import { drawAbove, drawBelow, frame, lasso } from './draw';
 import { cellAt, distance, landed, moved, nearest, next, picked, round2, SLIP, type Drag } from './picking';
 import { colours, type Scene } from './scene';
 import { useStageState } from './stage-state';
 import { symbolRadius } from './symbols';
-import { fit, spots, toStage, type Side } from './view';
+import { fit, markAt, spots, toStage, type Side } from './view';
 
 /** Nothing enlarged. */
 const WHOLE = { factor: 1, dx: 0, dy: 0 };
 const CLOSEST = 12;
 /** Where a fixture goes that has never had a place: the height most bridges hang at, in metres. */
 const USUAL_HEIGHT = 6;
+/** Pixels around a mark that are still it. */
+const MARK_REACH = 12;
+const NO_MARKS: MarkView[] = [];
+
+/** Where a mark lands that is carried to a point of the plan or the front. */
+const carriedTo = (m: MarkView, to: { x: number; y: number }, side: Side): MarkView =>
+  side === 'plan'
+    ? { ...m, x: round2(to.x), y: round2(to.y) }
+    : { ...m, x: round2(to.x), z: Math.max(0, round2(to.y)) };
 
 /** The stage from above, drawn from what the virtual rig receives. Drag to pick, or to place; one fixture may be pointed out. */
 export const Stage = memo(function Stage({ pointed }: { pointed?: number }) {
@@ -30,7 +42,11 @@ export const Stage = memo(function Stage({ pointed }: { pointed?: number }) {
   const [side, setSide] = useState<Side>('plan');
   const [round, setRound] = useState(false);
   const [path, setPath] = useState(false);
-  const { foreseen, pointing } = useStageState();
+  const [aiming, setAiming] = useState(false);
+  /** The mark that is carried. */
+  const [carriedMark, setCarriedMark] = useState<MarkView | null>(null);
+  const marksThere = useMarks().data ?? NO_MARKS;
+  const { foreseen, pointing, pointingWords } = useStageState();
   /** What was just picked, seen in the next frame; it is in hand once that has been answered. */
   const [taken, setTaken] = useState<Set<string> | null>(null);
   const [height, setHeight] = useState(String(USUAL_HEIGHT));
@@ -52,6 +68,12 @@ export const Stage = memo(function Stage({ pointed }: { pointed?: number }) {
       bottom: whole.bottom * lens.factor + lens.dy,
     };
   }, [fixtures, size, lens, side]);
+  /** A mark that is carried is drawn where it would land. */
+  const marks = useMemo(() => {
+    if (!carriedMark || !drag) return marksThere;
+    const to = toStage(view, drag.x1, drag.y1);
+    return marksThere.map((m) => (m.id === carriedMark.id ? carriedTo(m, to, side) : m));
+  }, [marksThere, carriedMark, drag, view, side]);
   const all = useMemo(
     () => spots(fixtures, view, size.width, size.height, side),
     [fixtures, view, size, side],
@@ -102,9 +124,10 @@ export const Stage = memo(function Stage({ pointed }: { pointed?: number }) {
           side,
           path,
           foreseen: foreseen ?? taken,
+          marks,
           waiting: fixtures.filter((f) => !f.placed).length,
         };
-        const from = [drawn, view, scene.spots, fixtures, size, theme, shown, side];
+        const from = [drawn, view, scene.spots, fixtures, size, theme, shown, side, marks];
         if (from.some((part, i) => part !== drawnFrom.current[i])) {
           drawnFrom.current = from;
           // Setting it clears it.
@@ -124,7 +147,7 @@ export const Stage = memo(function Stage({ pointed }: { pointed?: number }) {
     };
     handle = requestAnimationFrame(paint);
     return () => cancelAnimationFrame(handle);
-  }, [size, view, all, order, carried, placing, fixtures, theme, shown, side, path, foreseen, taken]);
+  }, [size, view, all, order, carried, placing, fixtures, theme, shown, side, path, foreseen, taken, marks]);
 
   useEffect(() => {
     const element = over.current!;
@@ -133,10 +156,10 @@ export const Stage = memo(function Stage({ pointed }: { pointed?: number }) {
     context.setTransform(ratio, 0, 0, ratio, 0, 0);
     context.clearRect(0, 0, element.width, element.height);
     const line = placing && drag?.on === null;
-    if (!drag || (placing && !line)) return;
+    if (!drag || (placing && !line) || carriedMark || aiming) return;
     if (round && !placing) lasso(context, drag.trail, colours(canvas.current!));
     else frame(context, { ...drag, line }, colours(canvas.current!));
-  }, [drag, placing, round, size]);
+  }, [drag, placing, round, size, carriedMark, aiming]);
 
   const at = (e: React.PointerEvent) => {
     const rect = canvas.current!.getBoundingClientRect();
@@ -152,6 +175,7 @@ export const Stage = memo(function Stage({ pointed }: { pointed?: number }) {
   const onPointerDown = (e: React.PointerEvent) => {
     e.currentTarget.setPointerCapture(e.pointerId);
     const { x, y } = at(e);
+    if (aiming && !pointing) setCarriedMark(markUnder(x, y));
     setDrag({ x0: x, y0: y, x1: x, y1: y, on: nearest(all, x, y, view.scale), trail: [{ x, y }] });
   };
   const onPointerUp = (e: React.PointerEvent) => {
@@ -164,12 +188,34 @@ export const Stage = memo(function Stage({ pointed }: { pointed?: number }) {
       return;
     }
     const how = e.shiftKey ? 'add' : e.altKey ? 'less' : 'hold';
-    if (placing) void attempt(() => put(drag));
+    if (aiming) {
+      setCarriedMark(null);
+      aim(drag, carriedMark);
+    } else if (placing) void attempt(() => put(drag));
     else {
       const units = pressed(e) ?? picked(all, drag, round);
       setTaken(new Set(units.map((u) => u.split('.')[0]!)));
       void attempt(() => select(units, turned(how))).then((done) => done?.changes || setTaken(null));
     }
+  };
+  const markUnder = (x: number, y: number) =>
+    marksThere.find((m) => {
+      const { sx, sy } = markAt(view, m, side);
+      return Math.hypot(sx - x, sy - y) < MARK_REACH;
+    }) ?? null;
+  /** A press aims what is in hand there, or at the mark there; a mark that was carried moves. */
+  const aim = (d: Drag, mark: MarkView | null) => {
+    const to = toStage(view, d.x1, d.y1);
+    if (mark && distance(d) < SLIP) void runLine(`aim at mark ${quoted(mark.name)}`);
+    else if (mark) {
+      const { x, y, z } = carriedTo(mark, to, side);
+      void runLine(`mark ${quoted(mark.name)} at ${x}, ${y}, ${z}`);
+    } else
+      void runLine(
+        side === 'plan'
+          ? `aim at ${round2(to.x)}, ${round2(to.y)}, 0`
+          : `aim at ${round2(to.x)}, 0, ${Math.max(0, round2(to.y))}`,
+      );
   };
   /** The cell under a press with Ctrl; undefined for anything else. */
   const pressed = (e: React.PointerEvent): string[] | undefined => {
@@ -240,9 +286,10 @@ export const Stage = memo(function Stage({ pointed }: { pointed?: number }) {
         ))}
         <span aria-hidden="true" className="h-4 border-l border-stage-line" />
         <button
-          aria-pressed={!placing && !round}
-          className={`min-h-7 ${placing || round ? 'opacity-70' : 'font-bold underline'}`}
+          aria-pressed={!placing && !round && !aiming}
+          className={`min-h-7 ${placing || round || aiming ? 'opacity-70' : 'font-bold underline'}`}
           onClick={() => {
+            setAiming(false);
             setPlacing(false);
             setRound(false);
           }}
@@ -254,6 +301,7 @@ export const Stage = memo(function Stage({ pointed }: { pointed?: number }) {
           title="Draw round what is picked"
           className={`min-h-7 ${!placing && round ? 'font-bold underline' : 'opacity-70'}`}
           onClick={() => {
+            setAiming(false);
             setPlacing(false);
             setRound(true);
           }}
@@ -264,11 +312,26 @@ export const Stage = memo(function Stage({ pointed }: { pointed?: number }) {
           <button
             aria-pressed={placing}
             className={`min-h-7 ${placing ? 'font-bold underline' : 'opacity-70'}`}
-            onClick={() => setPlacing(true)}
+            onClick={() => {
+              setAiming(false);
+              setPlacing(true);
+            }}
           >
             Place
           </button>
         )}
+        <button
+          aria-pressed={aiming}
+          title="A press points what is in hand there; marks can be carried"
+          className={`min-h-7 ${aiming ? 'font-bold underline' : 'opacity-70'}`}
+          onClick={() => {
+            setPlacing(false);
+            setRound(false);
+            setAiming(true);
+          }}
+        >
+          Aim
+        </button>
         <button
           aria-pressed={path}
           title="Draw the way through what is in hand"
@@ -295,10 +358,17 @@ export const Stage = memo(function Stage({ pointed }: { pointed?: number }) {
         )}
         <span className="ml-auto truncate opacity-80">
           {pointing
-            ? 'press the point to run outward from'
-            : placing
-              ? 'drag a fixture · or a line to space what is in hand'
-              : 'shift adds · alt takes out · ctrl a cell · wheel'}
+            ? pointingWords
+            : aiming
+              ? carriedMark
+                ? `${carriedMark.name} → ${marks
+                    .filter((m) => m.id === carriedMark.id)
+                    .map((m) => `${m.x}, ${m.y}, ${m.z}`)
+                    .join('')}`
+                : 'press a point, or a mark · drag a mark to move it'
+              : placing
+                ? 'drag a fixture · or a line to space what is in hand'
+                : 'shift adds · alt takes out · ctrl a cell · wheel'}
         </span>
       </div>
       <div ref={box} className="relative min-h-0 flex-1">

@@ -1,7 +1,8 @@
+import type { MarkView } from '../api/client';
 import type { RigPart } from '../api/live';
 import type { Colours, Scene } from './scene';
 import { crowd, parts, radius, rgba, symbol, symbols } from './symbols';
-import { STRIP, toScreen, type Spot } from './view';
+import { markAt, STRIP, toScreen, type Spot } from './view';
 
 const NOBODY = new Map<string, number>();
 
@@ -16,6 +17,35 @@ export function drawBelow(c: CanvasRenderingContext2D, whole: Scene, k: Colours)
   for (const spot of scene.spots) light(c, scene, spot);
   c.globalCompositeOperation = 'source-over';
   symbols(c, scene, k);
+  scene.marks.forEach((m) => cairn(c, scene, m, k));
+}
+
+/** A mark: three stones, its height as a stalk, its name beside. */
+function cairn(c: CanvasRenderingContext2D, { view, side }: Scene, m: MarkView, k: Colours) {
+  const { sx, sy, foot } = markAt(view, m, side);
+  c.strokeStyle = k.eye;
+  c.fillStyle = k.eye;
+  c.lineWidth = 1.2;
+  if (side === 'front' && foot - sy > 4) {
+    c.beginPath();
+    c.moveTo(sx, foot);
+    c.lineTo(sx, sy);
+    c.stroke();
+  }
+  c.beginPath();
+  for (const [up, wide] of [
+    [0, 6],
+    [-4, 4],
+    [-7, 2.5],
+  ] as const) {
+    c.moveTo(sx + wide, sy + up);
+    c.ellipse(sx, sy + up, wide, 2, 0, 0, Math.PI * 2);
+  }
+  c.fill();
+  c.font = '11px "Atkinson Hyperlegible Next Variable", sans-serif';
+  c.textAlign = 'left';
+  c.fillStyle = k.ink;
+  c.fillText(cut(m.name) + (side === 'plan' && m.z !== 0 ? ` ↑${m.z}` : ''), sx + 9, sy + 3);
 }
 
 /** What is in hand, its order, and who would be chosen. */

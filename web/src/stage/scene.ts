@@ -1,3 +1,4 @@
+import type { MarkView } from '../api/client';
 import type { RigPart } from '../api/live';
 import type { Side, Spot, View } from './view';
 
@@ -34,6 +35,7 @@ export interface Scene {
   parts: Map<string, RigPart>;
   /** order of each held unit, from 1 */
   order: Map<string, number>;
+  marks: MarkView[];
   waiting: number;
   side: Side;
   /** whether the way through what is in hand is drawn */

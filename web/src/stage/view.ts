@@ -67,3 +67,9 @@ export function spots(
     return { fixture, sx: 96 + step * waiting++, sy: height - STRIP / 2 };
   });
 }
+
+/** Where a mark is drawn, and its foot on the floor. */
+export const markAt = (v: View, m: { x: number; y: number; z: number }, side: Side) => ({
+  ...toScreen(v, m.x, side === 'plan' ? m.y : m.z),
+  foot: toScreen(v, m.x, side === 'plan' ? m.y : 0).sy,
+});

@@ -2,7 +2,7 @@ import { useEffect, useState } from 'react';
 import { edit, turnHighlight, type Edit } from '../../api/commands';
 import type { DeskView } from '../../api/client';
 import { attempt } from '../../app/notices';
-import { foresee, useStageState } from '../../stage/stage-state';
+import { askPoint, foresee, useStageState } from '../../stage/stage-state';
 import { Button } from '../../ui/Button';
 import { Chips } from './Chips';
 import { HighlightMenu, RecentMenu } from './HandMenus';
@@ -151,11 +151,11 @@ function Orders({ desk }: { desk: DeskView }) {
   const last = desk.patterns[desk.patterns.length - 1] ?? '';
   const shuffled = last.match(/^shuffle seed (\d+)$/)?.[1];
   const outwardFrom = () =>
-    useStageState.setState({
-      pointing: pointing
-        ? null
-        : (x, y) => run({ type: 'arrange', words: `sort by outward from ${x}, ${y}` }),
-    });
+    pointing
+      ? useStageState.setState({ pointing: null })
+      : askPoint('press the point to run outward from', (x, y) =>
+          run({ type: 'arrange', words: `sort by outward from ${x}, ${y}` }),
+        );
   return (
     <div className="flex items-center gap-2 text-[12px]">
       <span className="caps">Sort</span>

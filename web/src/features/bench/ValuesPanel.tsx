@@ -6,6 +6,7 @@ import { useColourPlane } from '../../api/queries';
 import { attempt } from '../../app/notices';
 import { Fader } from '../../ui/Fader';
 import { Segmented } from '../../ui/Segmented';
+import { AimPanel } from './AimPanel';
 import { ColourPicker } from './ColourPicker';
 
 const KINDS = ['intensity', 'position', 'colour', 'beam', 'shape', 'control'] as const;
@@ -85,6 +86,7 @@ export function ValuesPanel({ desk }: { desk: DeskView }) {
         )}
         <div className="min-h-0 flex-1 overflow-auto">
           {kind === 'intensity' && held && <LevelKeys />}
+          {kind === 'position' && <AimPanel held={held} />}
           {rows.map((row) => (
             <Row key={row.attribute} row={row} form={form} onChange={gesture} />
           ))}

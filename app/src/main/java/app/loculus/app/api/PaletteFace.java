@@ -159,6 +159,11 @@ public record PaletteFace(
     }
 
     private static List<SpotView> spots(Show show, Palette palette) {
+        if (palette.aim().isPresent()) {
+            return palette.aim().flatMap(show::mark).stream()
+                    .map(m -> new SpotView(m.at().x(), m.at().y()))
+                    .toList();
+        }
         List<SpotView> spots = new ArrayList<>();
         for (ScopeKey scope : palette.scopes()) {
             Optional<UnitId> unit =
@@ -215,6 +220,11 @@ public record PaletteFace(
         @Override
         public String dmx(app.loculus.core.unit.DmxValue value) {
             return String.valueOf(value.value());
+        }
+
+        @Override
+        public String aimed(app.loculus.core.geometry.Aiming.Way way) {
+            return "";
         }
 
         @Override

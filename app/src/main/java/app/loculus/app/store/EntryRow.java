@@ -1,5 +1,6 @@
 package app.loculus.app.store;
 
+import app.loculus.core.geometry.Aiming;
 import app.loculus.core.palette.Entry;
 import app.loculus.core.palette.ScopeKey;
 import app.loculus.core.patch.FixtureId;
@@ -50,6 +51,11 @@ record EntryRow(
         @Override
         public Form dmx(DmxValue value) {
             return new Form("dmx", 0, value.toString());
+        }
+
+        @Override
+        public Form aimed(Aiming.Way way) {
+            return new Form("aimed", way.turns(), way.over() ? "over" : "");
         }
 
         @Override
@@ -105,6 +111,7 @@ record EntryRow(
             case "physical" -> new AttributeValue.Physical(valueNumber);
             case "named" -> new AttributeValue.Named(valueText);
             case "dmx" -> new AttributeValue.Dmx(DmxValue.parse(valueText));
+            case "aimed" -> new AttributeValue.Aimed(new Aiming.Way(valueText.equals("over"), (int) valueNumber));
             case "reference" -> new AttributeValue.Reference(new PaletteId((int) valueNumber));
             default -> throw Refusal.of("store.value", "value", "There is no value form “" + valueForm + "”.");
         };

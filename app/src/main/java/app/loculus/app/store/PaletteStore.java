@@ -1,6 +1,7 @@
 package app.loculus.app.store;
 
 import app.loculus.core.colour.Chromaticity;
+import app.loculus.core.mark.MarkId;
 import app.loculus.core.palette.Entry;
 import app.loculus.core.palette.Label;
 import app.loculus.core.palette.Palette;
@@ -35,6 +36,7 @@ class PaletteStore implements PartStore<PaletteId, Palette> {
             String name,
             Double intentX,
             Double intentY,
+            Integer aimMark,
             Tint tint,
             String note,
             Double seconds) {}
@@ -88,6 +90,7 @@ class PaletteStore implements PartStore<PaletteId, Palette> {
                 row.number(),
                 row.name(),
                 Optional.ofNullable(row.intentX()).map(x -> new Chromaticity(x, row.intentY())),
+                Optional.ofNullable(row.aimMark()).map(MarkId::new),
                 new Label(row.tint(), row.note(), Optional.ofNullable(row.seconds())),
                 entries.stream().map(EntryRow::entry).toList());
     }
@@ -110,6 +113,7 @@ class PaletteStore implements PartStore<PaletteId, Palette> {
                 p.name(),
                 p.intent().map(Chromaticity::x).orElse(null),
                 p.intent().map(Chromaticity::y).orElse(null),
+                p.aim().map(MarkId::value).orElse(null),
                 p.label().tint(),
                 p.label().note(),
                 p.label().seconds().orElse(null)));

@@ -18,7 +18,7 @@ aloud : integer address EOF ;
 command
     : patch | add | unpatch | delete | name | place | hang | purpose | noteGroup | note
     | renumber | change | swap | shift | compact | mark | universe | saveVersion | restoreVersion
-    | recordGroup | editGroup | moveGroup | copyGroup | freezeGroup | tintGroup | starterGroups | recordPalette | takeOut | tidyPalette | copyPalette | movePalette | narrowPalette | joinPalettes | fillPalette | updatePalette | starterPalettes | tintPalette | notePalette | timePalette | rename
+    | recordGroup | editGroup | moveGroup | copyGroup | freezeGroup | tintGroup | starterGroups | recordPalette | takeOut | tidyPalette | copyPalette | movePalette | narrowPalette | joinPalettes | fillPalette | updatePalette | starterPalettes | setMark | markFrom | moveMark | renameMark | tintPalette | notePalette | timePalette | rename
     | home | clear | next | previous | whole | invert | recordHighlight | forgetHighlight | highlight | undo | redo
     | choose
     ;
@@ -32,6 +32,7 @@ unpatch : UNPATCH selection ;
 delete
     : DELETE GROUP groupRef (PLUS groupRef)*    # deleteGroup
     | DELETE kind paletteRef (AS VALUES)?    # deletePalette
+    | DELETE MARK text (AS VALUES)?     # deleteMark
     | DELETE selection                  # deleteFixtures
     ;
 name : NAME selection text ;
@@ -79,6 +80,7 @@ recordOption
     | KEEP REFERENCES
     | (KEEP | NEW) COLOUR
     | onto
+    | AT MARK text
     ;
 attributes : attribute (COMMA attribute)* ;
 takeOut : TAKE OUT selection FROM kind paletteRef ;
@@ -92,6 +94,10 @@ joinPalettes : TAKE kind paletteRef INTO kind? paletteRef ;
 fillPalette : FILL kind paletteRef FOR TYPE text (FROM TYPE text)? ;
 updatePalette : UPDATE kind paletteRef (PER FIXTURE)? ;
 starterPalettes : STARTER PALETTES ;
+setMark : MARK text AT point ;
+markFrom : MARK text FROM POSITION paletteRef ;
+moveMark : MOVE MARK text (BY | TO) point ;
+renameMark : RENAME MARK text text ;
 timePalette : TIME kind paletteRef (PLUS paletteRef)* (AT number | OFF) ;
 scope : GLOBAL | PER TYPE | PER FIXTURE ;
 onto : MERGE | REPLACE ;
@@ -165,6 +171,7 @@ value
     | kind paletteRef (THRU paletteRef)* (AS VALUES)?      # apply
     | COLOUR XY number COMMA number     # colourXy
     | WHITE AT number KELVIN            # whiteAt
+    | AIM AT (MARK text | point) (FAN number)?    # aimAt
     | attribute AT amount               # setAttribute
     | attribute AT text                 # setNamed
     ;
@@ -204,7 +211,7 @@ TINT : 'tint' ; MOVE : 'move' ; COPY : 'copy' ; FREEZE : 'freeze' ; STARTER : 's
 WHOLE : 'whole' ; STEP : 'step' ; CELLS : 'cells' ; SORT : 'sort' ; ACROSS : 'across' ; ALONG : 'along' ; UP : 'up' ;
 OUTWARD : 'outward' ; ROWS : 'rows' ; COLUMNS : 'columns' ; DIAGONAL : 'diagonal' ; RINGS : 'rings' ; WITHIN : 'within' ;
 INVERT : 'invert' ; REST : 'rest' ; HAND : 'hand' ; WHERE : 'where' ; LIT : 'lit' ; DARK : 'dark' ; ACTIVE : 'active' ; USES : 'uses' ; IN : 'in' ; UNPATCHED : 'unpatched' ;
-ONLY : 'only' ; WITHOUT : 'without' ; KEEP : 'keep' ; NEW : 'new' ; REFERENCES : 'references' ; TIDY : 'tidy' ; TIME : 'time' ; NARROW : 'narrow' ; INTO : 'into' ; FILL : 'fill' ; FOR : 'for' ; UPDATE : 'update' ; PALETTES : 'palettes' ;
+ONLY : 'only' ; WITHOUT : 'without' ; KEEP : 'keep' ; NEW : 'new' ; REFERENCES : 'references' ; TIDY : 'tidy' ; TIME : 'time' ; AIM : 'aim' ; FAN : 'fan' ; NARROW : 'narrow' ; INTO : 'into' ; FILL : 'fill' ; FOR : 'for' ; UPDATE : 'update' ; PALETTES : 'palettes' ;
 AND : 'and' ; OR : 'or' ; OPEN : '(' ; CLOSED : ')' ; BOTH : '&' ;
 PLUS : '+' ; MINUS : '-' ; COMMA : ',' ;
 DECIMAL : [0-9]+ '.' [0-9]+ ;

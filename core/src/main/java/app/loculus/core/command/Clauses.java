@@ -19,7 +19,8 @@ final class Clauses {
                 new PatchClauses(types),
                 new ProfileClauses(types),
                 new GroupClauses(),
-                new PaletteClauses());
+                new PaletteClauses(),
+                new MarkClauses());
     }
 
     /** The edits of one clause, in order. */

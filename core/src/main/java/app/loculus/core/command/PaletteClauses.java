@@ -1,5 +1,6 @@
 package app.loculus.core.command;
 
+import app.loculus.core.edit.mark.MarkFinder;
 import app.loculus.core.edit.palette.ApplyPalette;
 import app.loculus.core.edit.palette.CopyPalette;
 import app.loculus.core.edit.palette.DeletePalette;
@@ -9,6 +10,7 @@ import app.loculus.core.edit.palette.JoinPalettes;
 import app.loculus.core.edit.palette.MovePalette;
 import app.loculus.core.edit.palette.NarrowPalette;
 import app.loculus.core.edit.palette.PaletteFinder;
+import app.loculus.core.edit.palette.RecordAtMark;
 import app.loculus.core.edit.palette.RecordPalette;
 import app.loculus.core.edit.palette.RenamePalette;
 import app.loculus.core.edit.palette.SpreadPalettes;
@@ -20,6 +22,7 @@ import app.loculus.core.edit.starter.RecordStarterPalettes;
 import app.loculus.core.palette.Joining;
 import app.loculus.core.palette.Palette;
 import app.loculus.core.palette.Scope;
+import app.loculus.core.problem.Refusal;
 import app.loculus.core.profile.Kind;
 import app.loculus.core.profile.ProfileId;
 import app.loculus.core.show.Draft;
@@ -47,6 +50,7 @@ final class PaletteClauses extends RoomClauses {
         List<String> only = new ArrayList<>();
         List<String> without = new ArrayList<>();
         What what = What.ALL;
+        String at = null;
         Scope scope = null;
         LineParser.OntoContext onto = null;
         for (LineParser.RecordOptionContext o : c.recordOption()) {
@@ -61,8 +65,12 @@ final class PaletteClauses extends RoomClauses {
             } else if (o.COLOUR() != null) {
                 what = what.with(o.NEW() != null ? Joining.Intent.NEW : Joining.Intent.KEEP);
             }
+            at = o.text() == null ? at : Terms.text(o.text());
             scope = o.scope() == null ? scope : scope(o.scope());
             onto = o.onto() == null ? onto : o.onto();
+        }
+        if (at != null) {
+            return atMark(c, at, onto(onto));
         }
         return one(new RecordPalette(
                 Kind.parse(c.kind().getText()),
@@ -71,6 +79,14 @@ final class PaletteClauses extends RoomClauses {
                 Optional.ofNullable(scope),
                 onto(onto),
                 what.of(with, only, without)));
+    }
+
+    private static List<ShowEdit> atMark(LineParser.RecordPaletteContext c, String mark, RecordPalette.Onto onto) {
+        if (Kind.parse(c.kind().getText()) != Kind.POSITION) {
+            throw Refusal.of("palette.mark", "mark", "Only a position stands at a mark.");
+        }
+        return later(draft ->
+                new RecordAtMark(Terms.maybe(c.integer()), Terms.maybe(c.text()), MarkFinder.named(draft, mark), onto));
     }
 
     private static List<String> words(LineParser.AttributesContext c) {

@@ -52,7 +52,7 @@ public final class FrameRenderer {
     public Frames update(Scene scene) {
         if (last == null
                 || last.patch().profiles() != scene.patch().profiles()
-                || last.palettes() != scene.palettes()
+                || !last.shelf().sameAs(scene.shelf())
                 || !Layer.sameOwners(last.layers(), scene.layers())) {
             return render(scene);
         }
@@ -92,6 +92,7 @@ public final class FrameRenderer {
 
     private static boolean alike(Fixture one, Fixture other) {
         return one.addresses().equals(other.addresses())
+                && one.pose().equals(other.pose())
                 && one.profile().equals(other.profile())
                 && one.mode().equals(other.mode());
     }

@@ -15,6 +15,11 @@ public record Rotation(double x, double y, double z) {
         return aboutZ(aboutY(aboutX(v, x), y), z);
     }
 
+    /** From the stage's frame into the fixture's own. */
+    public Vector3 back(Vector3 v) {
+        return aboutX(aboutY(aboutZ(v, -z), -y), -x);
+    }
+
     static Vector3 aboutX(Vector3 v, double degrees) {
         double c = cos(degrees);
         double s = sin(degrees);

@@ -18,7 +18,7 @@ import java.util.Optional;
 
 /**
  * Palettes by types: how the fixtures of each type in one mode follow each palette. Worked out anew only for palettes
- * that have changed; a palette that follows others, only when any palette has. Safe to share between threads.
+ * that have changed; a palette that follows others or stands at a mark, only when nothing has. Safe to share between threads.
  */
 public final class Coverage {
 
@@ -64,27 +64,28 @@ public final class Coverage {
     private final Patch patch;
     private final List<Type> types;
     private final Map<Palette, List<Crossing>> crossings;
-    private final Map<?, Palette> palettes;
+    private final Shelf shelf;
 
-    private Coverage(Patch patch, List<Type> types, Map<Palette, List<Crossing>> crossings, Map<?, Palette> palettes) {
+    private Coverage(Patch patch, List<Type> types, Map<Palette, List<Crossing>> crossings, Shelf shelf) {
         this.patch = patch;
         this.types = types;
         this.crossings = crossings;
-        this.palettes = palettes;
+        this.shelf = shelf;
     }
 
     /** @param before what was worked out last, of any show; what still holds is taken over */
-    public static Coverage of(Patch patch, Map<?, Palette> palettes, Giver giver, Optional<Coverage> before) {
+    public static Coverage of(Patch patch, Shelf shelf, Giver giver, Optional<Coverage> before) {
         Optional<Coverage> usable = before.filter(b -> b.patch == patch || alike(b.patch, patch));
         List<Type> types = usable.map(b -> b.types).orElseGet(() -> types(patch));
         Map<Palette, List<Crossing>> crossings = new IdentityHashMap<>();
-        boolean samePalettes = usable.filter(b -> b.palettes == palettes).isPresent();
-        for (Palette palette : palettes.values()) {
+        boolean same =
+                usable.filter(b -> b.patch == patch && b.shelf.sameAs(shelf)).isPresent();
+        for (Palette palette : shelf.palettes().values()) {
             List<Crossing> known = usable.map(b -> b.crossings.get(palette)).orElse(null);
-            boolean holds = known != null && (!palette.refers() || samePalettes);
+            boolean holds = known != null && (!palette.perUnit() || same);
             crossings.put(palette, holds ? known : crossings(patch, types, palette, giver));
         }
-        return new Coverage(patch, types, crossings, palettes);
+        return new Coverage(patch, types, crossings, shelf);
     }
 
     /** Whether the same fixtures are of the same types; where they hang does not matter. */
@@ -134,7 +135,7 @@ public final class Coverage {
     private static Crossing crossing(Patch patch, Type type, Palette palette, Giver giver) {
         Profile profile = patch.profiles().get(type.profile());
         Mode mode = profile.mode(type.mode());
-        boolean alike = !palette.refers() && !palette.hasUnitEntries();
+        boolean alike = !palette.perUnit() && !palette.hasUnitEntries();
         Map<Follows, Integer> counts = new EnumMap<>(Follows.class);
         Map<Integer, Given> byCell = new LinkedHashMap<>();
         Optional<ColourDifference> worst = Optional.empty();

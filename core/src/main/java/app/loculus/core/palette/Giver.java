@@ -23,13 +23,12 @@ public final class Giver {
 
     private final Map<Kin, Given> common = new ConcurrentHashMap<>();
     private final Patch patch;
-    private final Map<PaletteId, Palette> palettes;
+    private final Shelf shelf;
     private final ColourAnswers answers;
 
-    /** @param palettes those that palettes may refer to */
-    public Giver(Patch patch, Map<PaletteId, Palette> palettes, ColourAnswers answers) {
+    public Giver(Patch patch, Shelf shelf, ColourAnswers answers) {
         this.patch = patch;
-        this.palettes = palettes;
+        this.shelf = shelf;
         this.answers = answers;
     }
 
@@ -40,7 +39,7 @@ public final class Giver {
     /** Units without entries of their own are all given the same as their kin, worked out once. */
     private Given give(Palette palette, UnitId unit, int depth) {
         Fixture fixture = patch.get(unit.fixture());
-        if (palette.refers() || !palette.entries(new ScopeKey.Unit(unit)).isEmpty()) {
+        if (palette.perUnit() || !palette.entries(new ScopeKey.Unit(unit)).isEmpty()) {
             return work(palette, unit, fixture, depth);
         }
         Kin kin = new Kin(palette, fixture.profile().value(), fixture.mode(), unit.cell());
@@ -61,13 +60,16 @@ public final class Giver {
                 new ScopeKey.Type(profile.id()),
                 new ScopeKey.Global());
         Optional<ColourAnswer> answer = palette.intent().flatMap(c -> answers.answer(mode, unit.cell(), c));
-        return new Giving(palette, profile, mode, unit.cell(), scopes, answer, other -> follow(other, unit, depth))
+        Optional<Aimed> aimed = palette.aim()
+                .flatMap(m -> Optional.ofNullable(shelf.marks().get(m)))
+                .map(mark -> new Aimed(mark, fixture, mode, unit.cell(), palette.entries(new ScopeKey.Unit(unit))));
+        return new Giving(palette, profile, mode, unit.cell(), scopes, answer, aimed, o -> follow(o, unit, depth))
                 .given();
     }
 
     private Optional<Given> follow(PaletteId other, UnitId unit, int depth) {
         return depth >= LONGEST_CHAIN
                 ? Optional.empty()
-                : Optional.ofNullable(palettes.get(other)).map(p -> give(p, unit, depth + 1));
+                : Optional.ofNullable(shelf.palettes().get(other)).map(p -> give(p, unit, depth + 1));
     }
 }

@@ -37,6 +37,7 @@ final class Giving {
     private final int cell;
     private final List<ScopeKey> scopes;
     private final Optional<ColourAnswer> answer;
+    private final Optional<Aimed> aimed;
     private final Function<PaletteId, Optional<Given>> others;
     private final Map<ScopeKey, List<Entry>> effective = new HashMap<>();
     private Optional<ColourDifference> through = Optional.empty();
@@ -57,7 +58,9 @@ final class Giving {
             int cell,
             List<ScopeKey> scopes,
             Optional<ColourAnswer> answer,
+            Optional<Aimed> aimed,
             Function<PaletteId, Optional<Given>> others) {
+        this.aimed = aimed;
         this.others = others;
         this.palette = palette;
         this.profile = profile;
@@ -93,6 +96,7 @@ final class Giving {
                 }
             });
         }
+        aim();
         if (follows == Follows.NONE) {
             return new Given(Map.of(), Set.of(), Follows.NONE, Optional.empty(), whyNot());
         }
@@ -109,6 +113,18 @@ final class Giving {
             } else if (values.putIfAbsent(entry.attribute(), AttributeValue.home(mode, p)) == null) {
                 companions.add(entry.attribute());
             }
+        });
+    }
+
+    /** Pan and tilt at the mark, where nothing narrower says them. */
+    private void aim() {
+        if (aimed.isEmpty() || values.containsKey(Attribute.PAN) || values.containsKey(Attribute.TILT)) {
+            return;
+        }
+        aimed.get().aim().ifPresent(a -> {
+            values.putAll(aimed.get().values(a));
+            follows = follows == Follows.NONE ? Follows.COMPUTED : follows;
+            way = aimed.get().words(a);
         });
     }
 
@@ -194,9 +210,11 @@ final class Giving {
 
     /** A named range that the unit's function does not know is of no use to it. */
     private boolean usable(Entry entry) {
-        return mode.parameter(cell, entry.attribute())
-                .map(p -> entry.value().fits(mode, p))
-                .orElse(false);
+        boolean wayOnly = entry.value() instanceof AttributeValue.Aimed;
+        return !wayOnly
+                && mode.parameter(cell, entry.attribute())
+                        .map(p -> entry.value().fits(mode, p))
+                        .orElse(false);
     }
 
     /** Emitters of the same system that the mix does not name add nothing to it. */
@@ -255,6 +273,6 @@ final class Giving {
         if (palette.kind() == Kind.COLOUR && mode.colours(cell).none()) {
             return profile.name() + " has neither mix nor wheel";
         }
-        return "nothing recorded fits " + profile.name();
+        return aimed.map(a -> a.whyNot(profile.name())).orElse("nothing recorded fits " + profile.name());
     }
 }

@@ -1,6 +1,7 @@
 package app.loculus.core.palette;
 
 import app.loculus.core.colour.Chromaticity;
+import app.loculus.core.mark.MarkId;
 import app.loculus.core.patch.UnitId;
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.profile.Attribute;
@@ -23,6 +24,7 @@ public final class Palette {
     private final int number;
     private final String name;
     private final Optional<Chromaticity> intent;
+    private final Optional<MarkId> aim;
     private final Label label;
     private final boolean refers;
     private final Map<ScopeKey, Map<Attribute, Entry>> byScope = new LinkedHashMap<>();
@@ -35,12 +37,13 @@ public final class Palette {
             String name,
             Optional<Chromaticity> intent,
             Collection<Entry> entries) {
-        this(id, kind, number, name, intent, Label.NONE, entries);
+        this(id, kind, number, name, intent, Optional.empty(), Label.NONE, entries);
     }
 
     /**
      * @param number 1 to 9999, unique within the kind
      * @param intent the colour it stands for; colour palettes only
+     * @param aim the mark it stands at; position palettes only
      */
     public Palette(
             PaletteId id,
@@ -48,6 +51,7 @@ public final class Palette {
             int number,
             String name,
             Optional<Chromaticity> intent,
+            Optional<MarkId> aim,
             Label label,
             Collection<Entry> entries) {
         if (number < 1 || number > 9999) {
@@ -58,7 +62,8 @@ public final class Palette {
         this.number = number;
         this.name = name;
         this.intent = intent;
-        // What earlier versions wrote has none.
+        // What earlier versions wrote has neither.
+        this.aim = aim == null ? Optional.empty() : aim;
         this.label = label == null ? Label.NONE : label;
         entries.forEach(e ->
                 byScope.computeIfAbsent(e.scope(), s -> new LinkedHashMap<>()).put(e.attribute(), e));
@@ -85,12 +90,26 @@ public final class Palette {
         return intent;
     }
 
+    public Optional<MarkId> aim() {
+        return aim;
+    }
+
+    /** The same at a mark, or at none. */
+    public Palette aimedAt(Optional<MarkId> mark) {
+        return new Palette(id, kind, number, name, intent, mark, label, entries());
+    }
+
+    /** Whether each unit is given something of its own, though it has no entries of its own. */
+    public boolean perUnit() {
+        return refers || aim.isPresent();
+    }
+
     public Label label() {
         return label;
     }
 
     public Palette labelled(Label newLabel) {
-        return new Palette(id, kind, number, name, intent, newLabel, entries());
+        return new Palette(id, kind, number, name, intent, aim, newLabel, entries());
     }
 
     public List<Entry> entries() {
@@ -145,24 +164,24 @@ public final class Palette {
     }
 
     public Palette named(String newName) {
-        return new Palette(id, kind, number, newName, intent, label, entries());
+        return new Palette(id, kind, number, newName, intent, aim, label, entries());
     }
 
     public Palette numbered(int newNumber) {
-        return new Palette(id, kind, newNumber, name, intent, label, entries());
+        return new Palette(id, kind, newNumber, name, intent, aim, label, entries());
     }
 
     /** The same once more. */
     public Palette copied(PaletteId as, int newNumber, String newName) {
-        return new Palette(as, kind, newNumber, newName, intent, label, entries());
+        return new Palette(as, kind, newNumber, newName, intent, aim, label, entries());
     }
 
     public Palette holding(Collection<Entry> newEntries) {
-        return new Palette(id, kind, number, name, intent, label, newEntries);
+        return new Palette(id, kind, number, name, intent, aim, label, newEntries);
     }
 
     public Palette standingFor(Optional<Chromaticity> colour) {
-        return new Palette(id, kind, number, name, colour, label, entries());
+        return new Palette(id, kind, number, name, colour, aim, label, entries());
     }
 
     @Override
@@ -174,6 +193,7 @@ public final class Palette {
                         && p.number == number
                         && p.name.equals(name)
                         && p.intent.equals(intent)
+                        && p.aim.equals(aim)
                         && p.label.equals(label)
                         && p.byScope.equals(byScope);
     }

@@ -49,7 +49,7 @@ public final class Reach {
     }
 
     private void count(Palette palette, Kin kin, List<UnitId> units, Map<Way, Integer> counts) {
-        if (!palette.hasUnitEntries() && !palette.refers()) {
+        if (!palette.hasUnitEntries() && !palette.perUnit()) {
             counts.merge(way(kin, giver.give(palette, units.get(0))), units.size(), Integer::sum);
             return;
         }

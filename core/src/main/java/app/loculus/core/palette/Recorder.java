@@ -14,7 +14,6 @@ import app.loculus.core.profile.Mode;
 import app.loculus.core.profile.Parameter;
 import app.loculus.core.value.AttributeValue;
 import app.loculus.core.value.ColourAnswers;
-import app.loculus.core.value.PaletteId;
 import app.loculus.core.value.Sent;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -42,7 +41,7 @@ public final class Recorder {
 
     private final Patch patch;
     private final ColourAnswers answers;
-    private final Map<PaletteId, Palette> palettes;
+    private final Shelf shelf;
     private final Kind kind;
     private final List<Contribution> contributions;
     private final Optional<Palette> before;
@@ -50,14 +49,14 @@ public final class Recorder {
     /** @param before the palette that this is merged into */
     public Recorder(
             Patch patch,
-            Map<PaletteId, Palette> palettes,
+            Shelf shelf,
             ColourAnswers answers,
             Kind kind,
             List<Contribution> contributions,
             Optional<Palette> before) {
         this.patch = patch;
         this.answers = answers;
-        this.palettes = palettes;
+        this.shelf = shelf;
         this.kind = kind;
         this.contributions = contributions;
         this.before = before;
@@ -161,7 +160,7 @@ public final class Recorder {
 
     private List<String> othersChanged(Palette after) {
         Set<String> ours = contributions.stream().map(c -> c.type().value()).collect(Collectors.toSet());
-        Giver giver = new Giver(patch, palettes, answers);
+        Giver giver = new Giver(patch, shelf, answers);
         return patch.fixtures().stream()
                 .filter(f -> !ours.contains(f.profile().value()))
                 .filter(f -> units(f).anyMatch(u -> !giver.give(before.orElseThrow(), u)
@@ -178,7 +177,7 @@ public final class Recorder {
 
     /** Who would not get the same output again. */
     private List<String> lost(Recorded recorded, Palette after) {
-        Giver giver = new Giver(patch, palettes, answers);
+        Giver giver = new Giver(patch, shelf, answers);
         Set<Attribute> recordedOnes =
                 recorded.entries().stream().map(Entry::attribute).collect(Collectors.toSet());
         return contributions.stream()

@@ -30,7 +30,7 @@ public final class Resolver {
     public Resolver(Scene scene) {
         this.scene = scene;
         this.layers = counting(scene.layers());
-        this.giver = new Giver(scene.patch(), scene.palettes(), scene.answers());
+        this.giver = new Giver(scene.patch(), scene.shelf(), scene.answers());
     }
 
     /** Nothing below the topmost layer that covers counts. */

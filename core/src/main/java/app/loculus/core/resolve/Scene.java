@@ -1,6 +1,7 @@
 package app.loculus.core.resolve;
 
 import app.loculus.core.palette.Palette;
+import app.loculus.core.palette.Shelf;
 import app.loculus.core.patch.FixtureId;
 import app.loculus.core.patch.Patch;
 import app.loculus.core.patch.UnitId;
@@ -16,7 +17,7 @@ import java.util.Map;
 import java.util.Set;
 
 /** Everything that decides what the lights do. @param layers from the lowest to the highest */
-public record Scene(Patch patch, Map<PaletteId, Palette> palettes, List<Layer> layers, ColourAnswers answers) {
+public record Scene(Patch patch, Shelf shelf, List<Layer> layers, ColourAnswers answers) {
 
     public static final String PROGRAMMER = "programmer";
     public static final String HIGHLIGHT = "highlight";
@@ -25,20 +26,19 @@ public record Scene(Patch patch, Map<PaletteId, Palette> palettes, List<Layer> l
         layers = List.copyOf(layers);
     }
 
+    public Map<PaletteId, Palette> palettes() {
+        return shelf.palettes();
+    }
+
     /** A show by itself: its programmer, and highlight above it. */
-    public static Scene of(
-            Patch patch,
-            Map<PaletteId, Palette> palettes,
-            Programmer programmer,
-            HighlightLook look,
-            ColourAnswers answers) {
+    public static Scene of(Patch patch, Shelf shelf, Programmer programmer, HighlightLook look, ColourAnswers answers) {
         Set<UnitId> shownOff = programmer.hand().highlight()
                 ? new LinkedHashSet<>(programmer.hand().selection().units())
                 : Set.of();
         Collection<FixtureId> others = look.rest().isPresent() && !shownOff.isEmpty() ? patch.ids() : List.of();
         return new Scene(
                 patch,
-                palettes,
+                shelf,
                 List.of(
                         new Layer.Values(PROGRAMMER, 0, Layer.Merge.LATEST, false, programmer.values()),
                         new Layer.Highlighted(HIGHLIGHT, 0, shownOff, look, others)),
@@ -49,7 +49,7 @@ public record Scene(Patch patch, Map<PaletteId, Palette> palettes, List<Layer> l
     public Scene withoutHighlight() {
         return new Scene(
                 patch,
-                palettes,
+                shelf,
                 layers.stream().filter(l -> !l.owner().equals(HIGHLIGHT)).toList(),
                 answers);
     }
@@ -58,6 +58,6 @@ public record Scene(Patch patch, Map<PaletteId, Palette> palettes, List<Layer> l
     public Scene under(List<Layer> above) {
         List<Layer> all = new ArrayList<>(layers);
         all.addAll(above);
-        return new Scene(patch, palettes, all, answers);
+        return new Scene(patch, shelf, all, answers);
     }
 }

@@ -1,6 +1,8 @@
 package app.loculus.core.show;
 
 import app.loculus.core.group.Group;
+import app.loculus.core.mark.Mark;
+import app.loculus.core.mark.MarkId;
 import app.loculus.core.palette.Entry;
 import app.loculus.core.palette.Palette;
 import app.loculus.core.patch.Fixture;
@@ -67,6 +69,12 @@ public final class PartKinds {
                     Optional.of(group.holding(group.content().refitted(refit::choice))))
             .told(Teller.named("group", Group::toString));
 
+    public static final PartKind<MarkId, Mark> MARKS = PartKind.of(
+                    "marks", "marks", numbered(MarkId.class, MarkId::value, MarkId::new), Mark.class)
+            .keyedBy(Mark::id)
+            .numberedBy(m -> "mark " + m.name().toLowerCase(java.util.Locale.ROOT))
+            .told(Teller.named("mark", Mark::toString));
+
     public static final PartKind<PaletteId, Palette> PALETTES = PartKind.of(
                     "palettes", "palettes", numbered(PaletteId.class, PaletteId::value, PaletteId::new), Palette.class)
             .keyedBy(Palette::id)
@@ -101,7 +109,7 @@ public final class PartKinds {
             .told(Teller.whenever("Highlight looks different"));
 
     public static final List<PartKind<?, ?>> ALL =
-            List.of(NAME, PROFILES, FIXTURES, GROUPS, PALETTES, UNIVERSES, VALUES, HAND, HIGHLIGHT);
+            List.of(NAME, PROFILES, FIXTURES, GROUPS, MARKS, PALETTES, UNIVERSES, VALUES, HAND, HIGHLIGHT);
 
     private PartKinds() {}
 
@@ -142,7 +150,9 @@ public final class PartKinds {
         List<Entry> after = refit.entries(palette, before).stream()
                 .flatMap(e -> refit.entry(palette, e).stream())
                 .toList();
-        return after.equals(before) ? palette : palette.holding(after);
+        Optional<MarkId> aim = palette.aim().filter(refit::keepsMark);
+        Palette held = after.equals(before) ? palette : palette.holding(after);
+        return aim.equals(palette.aim()) ? held : held.aimedAt(aim);
     }
 
     private static Optional<UnitValues> refitted(UnitId unit, UnitValues values, Refit refit) {

@@ -1,6 +1,7 @@
 package app.loculus.core.show;
 
 import app.loculus.core.group.Group;
+import app.loculus.core.mark.MarkId;
 import app.loculus.core.palette.Entry;
 import app.loculus.core.palette.Palette;
 import app.loculus.core.patch.UnitId;
@@ -63,6 +64,11 @@ public final class References {
             @Override
             public boolean keepsPalette(PaletteId palette) {
                 return show.palette(palette).isPresent();
+            }
+
+            @Override
+            public boolean keepsMark(MarkId mark) {
+                return show.mark(mark).isPresent();
             }
 
             @Override

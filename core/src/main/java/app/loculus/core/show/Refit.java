@@ -1,5 +1,6 @@
 package app.loculus.core.show;
 
+import app.loculus.core.mark.MarkId;
 import app.loculus.core.palette.Entry;
 import app.loculus.core.palette.Palette;
 import app.loculus.core.patch.UnitId;
@@ -31,6 +32,11 @@ public interface Refit {
 
     /** Whether a palette stays. */
     default boolean keepsPalette(PaletteId palette) {
+        return true;
+    }
+
+    /** Whether a mark stays. */
+    default boolean keepsMark(MarkId mark) {
         return true;
     }
 

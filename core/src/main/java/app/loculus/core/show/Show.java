@@ -1,7 +1,10 @@
 package app.loculus.core.show;
 
 import app.loculus.core.group.Group;
+import app.loculus.core.mark.Mark;
+import app.loculus.core.mark.MarkId;
 import app.loculus.core.palette.Palette;
+import app.loculus.core.palette.Shelf;
 import app.loculus.core.patch.Fixture;
 import app.loculus.core.patch.FixtureId;
 import app.loculus.core.patch.Patch;
@@ -204,12 +207,33 @@ public final class Show {
                 .findFirst();
     }
 
+    /** By name. */
+    public List<Mark> marks() {
+        return all(PartKinds.MARKS).values().stream()
+                .sorted(Comparator.comparing(Mark::name, String.CASE_INSENSITIVE_ORDER))
+                .toList();
+    }
+
+    public Optional<Mark> mark(MarkId id) {
+        return find(PartKinds.MARKS, id);
+    }
+
+    public MarkId nextMarkId() {
+        SortedMap<MarkId, Mark> marks = all(PartKinds.MARKS);
+        return new MarkId(marks.isEmpty() ? 1 : marks.lastKey().value() + 1);
+    }
+
+    /** What values may refer to. */
+    public Shelf shelf() {
+        return new Shelf(all(PartKinds.PALETTES), all(PartKinds.MARKS));
+    }
+
     public ColourAnswers answers() {
         return answers;
     }
 
     public Scene scene() {
-        return Scene.of(patch, all(PartKinds.PALETTES), programmer, get(PartKinds.HIGHLIGHT, Whole.SHOW), answers);
+        return Scene.of(patch, shelf(), programmer, get(PartKinds.HIGHLIGHT, Whole.SHOW), answers);
     }
 
     public Resolver resolver() {

@@ -1,5 +1,6 @@
 package app.loculus.core.value;
 
+import app.loculus.core.geometry.Aiming;
 import app.loculus.core.profile.Channel;
 import app.loculus.core.profile.ChannelFunction;
 import app.loculus.core.profile.FunctionValue;
@@ -38,6 +39,8 @@ public sealed interface AttributeValue {
         R named(String name);
 
         R dmx(DmxValue value);
+
+        R aimed(Aiming.Way way);
 
         R reference(PaletteId palette);
     }
@@ -108,6 +111,19 @@ public sealed interface AttributeValue {
         @Override
         public <R> R as(Cases<R> cases) {
             return cases.dmx(value);
+        }
+    }
+
+    /** On the way it was chosen to go to the point that its palette stands at; stands where pan would. */
+    record Aimed(Aiming.Way way) implements AttributeValue {
+        @Override
+        public Optional<FunctionValue> in(Mode mode, Parameter parameter) {
+            return Optional.empty();
+        }
+
+        @Override
+        public <R> R as(Cases<R> cases) {
+            return cases.aimed(way);
         }
     }
 

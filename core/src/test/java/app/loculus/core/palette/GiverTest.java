@@ -14,7 +14,6 @@ import app.loculus.core.value.ColourAnswers;
 import app.loculus.core.value.PaletteId;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 
@@ -23,7 +22,7 @@ class GiverTest {
     private static final Attribute ZOOM = Attribute.ZOOM;
     private final Show show = Rig.everyKind();
     private final Patch patch = show.patch();
-    private final Giver giver = new Giver(patch, Map.of(), new ColourAnswers());
+    private final Giver giver = new Giver(patch, Shelf.EMPTY, new ColourAnswers());
 
     private UnitId unit(int number) {
         return UnitId.whole(patch.number(number).id());

@@ -58,7 +58,7 @@ class RecorderTest {
 
     private Recorded record(Kind kind, Optional<Scope> asked, List<Contribution> contributions) {
         Palette none = new Palette(new PaletteId(1), kind, 1, "Test", Optional.empty(), List.of());
-        return new Recorder(show.patch(), Map.of(), new ColourAnswers(), kind, contributions, Optional.empty())
+        return new Recorder(show.patch(), Shelf.EMPTY, new ColourAnswers(), kind, contributions, Optional.empty())
                 .record(asked, r -> Joining.replaced(none, r, Joining.Intent.AS_FITS));
     }
 

@@ -3,6 +3,7 @@ package app.loculus.core.programmer;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import app.loculus.core.Rig;
+import app.loculus.core.palette.Shelf;
 import app.loculus.core.patch.Fixture;
 import app.loculus.core.patch.UnitId;
 import app.loculus.core.profile.Attribute;
@@ -50,7 +51,7 @@ class TouchingLawsTest {
 
     private static Touching.Now now(Show show, Programmer programmer) {
         Resolver resolver =
-                new Resolver(Scene.of(show.patch(), Map.of(), programmer, HighlightLook.PROFILES, show.answers()));
+                new Resolver(Scene.of(show.patch(), Shelf.EMPTY, programmer, HighlightLook.PROFILES, show.answers()));
         return new Touching.Now() {
             @Override
             public FunctionValue at(Fixture fixture, int channel) {

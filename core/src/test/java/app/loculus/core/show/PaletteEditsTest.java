@@ -229,8 +229,7 @@ class PaletteEditsTest {
     }
 
     private static Coverage coverage(Show show, Optional<Coverage> before) {
-        return Coverage.of(
-                show.patch(), show.all(PartKinds.PALETTES), show.resolver().giver(), before);
+        return Coverage.of(show.patch(), show.shelf(), show.resolver().giver(), before);
     }
 
     @Test

@@ -51,13 +51,14 @@ class PartKindsTest {
                         "profiles",
                         "fixtures",
                         "groups",
+                        "marks",
                         "palettes",
                         "universes",
                         "values",
                         "hand",
                         "highlight");
         assertThat(PartKinds.named("groups")).contains(PartKinds.GROUPS);
-        assertThat(PartKinds.named("marks")).isEmpty();
+        assertThat(PartKinds.named("looks")).isEmpty();
     }
 
     @ParameterizedTest

@@ -6,6 +6,7 @@ import app.loculus.core.Rig;
 import app.loculus.core.dmx.FrameRenderer;
 import app.loculus.core.edit.patch.PatchFixtures;
 import app.loculus.core.edit.profile.ChangeType;
+import app.loculus.core.geometry.Aiming;
 import app.loculus.core.patch.UnitId;
 import app.loculus.core.profile.Attribute;
 import app.loculus.core.profile.Channel;
@@ -51,6 +52,11 @@ class ValuesTest {
             @Override
             public Double dmx(DmxValue sent) {
                 return (double) sent.value();
+            }
+
+            @Override
+            public Double aimed(Aiming.Way way) {
+                throw new AssertionError(way);
             }
 
             @Override

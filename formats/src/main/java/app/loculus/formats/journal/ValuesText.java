@@ -1,6 +1,7 @@
 package app.loculus.formats.journal;
 
 import app.loculus.core.colour.Chromaticity;
+import app.loculus.core.geometry.Aiming;
 import app.loculus.core.profile.Attribute;
 import app.loculus.core.programmer.Touched;
 import app.loculus.core.programmer.UnitValues;
@@ -43,6 +44,11 @@ final class ValuesText {
         @Override
         public String dmx(DmxValue value) {
             return "D" + value;
+        }
+
+        @Override
+        public String aimed(Aiming.Way way) {
+            return "W" + (way.over() ? "o" : "n") + way.turns();
         }
 
         @Override
@@ -103,6 +109,8 @@ final class ValuesText {
             case 'P' -> new AttributeValue.Physical(Double.parseDouble(rest));
             case 'N' -> new AttributeValue.Named(unescaped(rest));
             case 'D' -> new AttributeValue.Dmx(DmxValue.parse(rest));
+            case 'W' ->
+                new AttributeValue.Aimed(new Aiming.Way(rest.startsWith("o"), Integer.parseInt(rest.substring(1))));
             case 'R' -> new AttributeValue.Reference(new PaletteId(Integer.parseInt(rest)));
             default -> throw new UnreadableEntry("it holds a value of the form “" + text.charAt(0) + "”");
         };

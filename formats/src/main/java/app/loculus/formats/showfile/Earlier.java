@@ -14,7 +14,7 @@ public final class Earlier {
     /** The first with recipes, and a look of highlight. */
     private static final int RECIPES = 3;
 
-    /** The first that remembers which colour was asked for, and what is written on palettes. */
+    /** The first with marks, that remembers which colour was asked for, and what is written on palettes. */
     private static final int ASKED = 4;
 
     private Earlier() {}
@@ -35,6 +35,7 @@ public final class Earlier {
             }
         }
         if (version < ASKED && document instanceof ObjectNode show) {
+            show.set("marks", NODES.arrayNode());
             show.path("palettes").forEach(Earlier::palette);
             show.path("values").forEach(Earlier::values);
         }
@@ -43,6 +44,7 @@ public final class Earlier {
 
     private static void palette(JsonNode palette) {
         if (palette instanceof ObjectNode fields) {
+            fields.putNull("aim");
             fields.set(
                     "label",
                     NODES.objectNode().put("tint", "NONE").put("note", "").putNull("seconds"));

@@ -2,6 +2,7 @@ package app.loculus.formats.showfile;
 
 import app.loculus.core.colour.Chromaticity;
 import app.loculus.core.group.GroupContent;
+import app.loculus.core.mark.MarkId;
 import app.loculus.core.palette.Entry;
 import app.loculus.core.palette.Label;
 import app.loculus.core.palette.Palette;
@@ -46,6 +47,7 @@ public final class ShowJson {
             Map.entry(AttributeValue.Physical.class, "Physical"),
             Map.entry(AttributeValue.Named.class, "Named"),
             Map.entry(AttributeValue.Dmx.class, "Dmx"),
+            Map.entry(AttributeValue.Aimed.class, "Aimed"),
             Map.entry(AttributeValue.Reference.class, "Reference"),
             Map.entry(ScopeKey.Global.class, "Global"),
             Map.entry(ScopeKey.Type.class, "Type"),
@@ -136,6 +138,7 @@ public final class ShowJson {
                 @JsonProperty("number") int number,
                 @JsonProperty("name") String name,
                 @JsonProperty("intent") Optional<Chromaticity> intent,
+                @JsonProperty("aim") Optional<MarkId> aim,
                 @JsonProperty("label") Label label,
                 @JsonProperty("entries") Collection<Entry> entries) {}
 
@@ -153,6 +156,9 @@ public final class ShowJson {
 
         @JsonProperty("intent")
         abstract Optional<Chromaticity> intent();
+
+        @JsonProperty("aim")
+        abstract Optional<MarkId> aim();
 
         @JsonProperty("label")
         abstract Label label();

@@ -12,7 +12,6 @@ import app.loculus.core.edit.starter.StarterPalettes;
 import app.loculus.core.palette.Coverage;
 import app.loculus.core.palette.Entry;
 import app.loculus.core.palette.Palette;
-import app.loculus.core.show.PartKinds;
 import app.loculus.core.show.Show;
 import java.util.List;
 import java.util.Locale;
@@ -114,10 +113,7 @@ class PalettesController {
     CoverageView coverage(@PathVariable long id) {
         Show show = shows.get(id).show();
         Coverage coverage = Coverage.of(
-                show.patch(),
-                show.all(PartKinds.PALETTES),
-                show.resolver().giver(),
-                Optional.ofNullable(coverages.get(id)));
+                show.patch(), show.shelf(), show.resolver().giver(), Optional.ofNullable(coverages.get(id)));
         coverages.put(id, coverage);
         List<CoveredView> palettes = show.palettes().stream()
                 .sorted(java.util.Comparator.comparingInt(p -> rank(coverage.of(p))))
@@ -173,6 +169,21 @@ class PalettesController {
             List<String> types,
             String there,
             int adds) {}
+
+    /** @param palettes how many stand at it */
+    record MarkView(int id, String name, double x, double y, double z, int palettes) {}
+
+    /** Named places on stage, in metres. */
+    @GetMapping("/api/shows/{id}/marks")
+    List<MarkView> marks(@PathVariable long id) {
+        Show show = shows.get(id).show();
+        return show.marks().stream()
+                .map(m -> new MarkView(m.id().value(), m.name(), m.at().x(), m.at().y(), m.at().z(), (int)
+                        show.palettes().stream()
+                                .filter(p -> p.aim().filter(m.id()::equals).isPresent())
+                                .count()))
+                .toList();
+    }
 
     /** Palettes that are obvious from the patch. */
     @GetMapping("/api/shows/{id}/palettes/starters")

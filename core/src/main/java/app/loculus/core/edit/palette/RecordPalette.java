@@ -12,7 +12,6 @@ import app.loculus.core.problem.WayOut;
 import app.loculus.core.profile.Kind;
 import app.loculus.core.show.Draft;
 import app.loculus.core.show.Names;
-import app.loculus.core.show.PartKinds;
 import app.loculus.core.show.Show;
 import app.loculus.core.show.ShowEdit;
 import app.loculus.core.unit.Numbers;
@@ -72,7 +71,7 @@ public record RecordPalette(
         boolean merging = how == Onto.MERGE;
         Recorder recorder = new Recorder(
                 show.patch(),
-                show.all(PartKinds.PALETTES),
+                show.shelf(),
                 show.answers(),
                 kind,
                 contributions,

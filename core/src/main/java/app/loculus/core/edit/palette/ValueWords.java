@@ -1,5 +1,6 @@
 package app.loculus.core.edit.palette;
 
+import app.loculus.core.geometry.Aiming;
 import app.loculus.core.palette.Palette;
 import app.loculus.core.show.Show;
 import app.loculus.core.unit.Decimal;
@@ -32,6 +33,13 @@ public final class ValueWords {
             @Override
             public String dmx(DmxValue sent) {
                 return sent.value() + (sent.octets() == 1 ? " dmx" : " dmx " + 8 * sent.octets() + " bit");
+            }
+
+            @Override
+            public String aimed(Aiming.Way way) {
+                String turns =
+                        way.turns() == 0 ? "" : (way.turns() > 0 ? " +" : " −") + 360 * Math.abs(way.turns()) + "°";
+                return (way.over() ? "the other way over" : "the near way") + turns;
             }
 
             @Override
