@@ -98,6 +98,26 @@ export const useContents = (kind: string, number: number) =>
     true,
     [kind, number],
   );
+/** How colours in hand stand to that of one fixture. @param reference its number, null for none */
+export const useMatch = (reference: number | null) =>
+  useOfShow(
+    'match',
+    async (id) =>
+      answered(
+        await client.GET('/api/shows/{id}/match/{reference}', {
+          params: { path: { id, reference: reference! } },
+        }),
+      ),
+    reference !== null,
+    [reference ?? 0],
+  );
+/** Every value of what is in hand. @param wanted whether it is looked at */
+export const useValueTable = (wanted: boolean) =>
+  useOfShow(
+    'value table',
+    async (id) => answered(await client.GET('/api/shows/{id}/values', at(id))),
+    wanted,
+  );
 export const useMarks = () =>
   useOfShow('marks', async (id) => answered(await client.GET('/api/shows/{id}/marks', at(id))));
 export const useCoverage = () =>
@@ -214,6 +234,8 @@ export function refresh(show: number, areas: string[], changed: Record<string, C
     if (area === 'values') ['desk', 'contents'].forEach((p) => parts.add(p));
     if (area === 'marks' || area === 'palettes') parts.add('marks');
     if (area === 'marks') ['palettes', 'desk', 'coverage'].forEach((p) => parts.add(p));
+    if (['values', 'hand', 'palettes', 'marks', 'fixtures', 'profiles', 'highlight'].includes(area))
+      ['value table', 'match'].forEach((p) => parts.add(p));
     if (area === 'universes') parts.add('patch');
     if (area === 'name') keys.add('shows');
   }

@@ -1,4 +1,4 @@
-import { House } from 'lucide-react';
+import { House, Table2 } from 'lucide-react';
 import { useMemo, useRef, useState } from 'react';
 import { edit, type Edit } from '../../api/commands';
 import type { DeskView, ValueRow } from '../../api/client';
@@ -8,6 +8,8 @@ import { Fader } from '../../ui/Fader';
 import { Segmented } from '../../ui/Segmented';
 import { AimPanel } from './AimPanel';
 import { ColourPicker } from './ColourPicker';
+import { MatchByEye } from './MatchByEye';
+import { ValuesTable } from './ValuesTable';
 
 const KINDS = ['intensity', 'position', 'colour', 'beam', 'shape', 'control'] as const;
 type Kind = (typeof KINDS)[number];
@@ -40,6 +42,8 @@ export function useGesture() {
 export function ValuesPanel({ desk }: { desk: DeskView }) {
   const [kind, setKind] = useState<Kind>('intensity');
   const [form, setForm] = useState<Form>('text');
+  const [table, setTable] = useState(false);
+  const [matching, setMatching] = useState(false);
   const gesture = useGesture();
   useColourPlane(); // there before it is asked for
   const counts = useMemo(() => new Set(desk.values.map((v) => v.kind)), [desk]);
@@ -69,9 +73,19 @@ export function ValuesPanel({ desk }: { desk: DeskView }) {
         >
           <House size={16} />
         </button>
+        <button
+          disabled={!held}
+          aria-label="All values as a table"
+          title="All values as a table"
+          className="ml-auto flex min-h-7 min-w-7 items-center justify-center text-petrol disabled:text-ink-label"
+          onClick={() => setTable(true)}
+        >
+          <Table2 size={16} />
+        </button>
+        <ValuesTable open={table} onClose={() => setTable(false)} />
         <select
           aria-label="Numbers as"
-          className="ml-auto h-7 w-14 rounded-md border border-line-strong bg-sheet px-1"
+          className="h-7 w-14 rounded-md border border-line-strong bg-sheet px-1"
           value={form}
           onChange={(e) => setForm(e.target.value as Form)}
         >
@@ -81,12 +95,24 @@ export function ValuesPanel({ desk }: { desk: DeskView }) {
         </select>
       </div>
       <div className="flex min-h-0 flex-1 gap-3">
-        {kind === 'colour' && (
+        {kind === 'colour' && !matching && (
           <ColourPicker disabled={!held} onPick={(u, v) => gesture({ type: 'colour', u, v })} />
         )}
         <div className="min-h-0 flex-1 overflow-auto">
           {kind === 'intensity' && held && <LevelKeys />}
           {kind === 'position' && <AimPanel held={held} />}
+          {kind === 'colour' &&
+            (matching ? (
+              <MatchByEye onClose={() => setMatching(false)} />
+            ) : (
+              <button
+                className="min-h-7 text-[12px] text-petrol underline"
+                title="A reference fixture, and the others shifted until they look alike"
+                onClick={() => setMatching(true)}
+              >
+                Match by eye…
+              </button>
+            ))}
           {rows.map((row) => (
             <Row key={row.attribute} row={row} form={form} onChange={gesture} />
           ))}

@@ -20,6 +20,7 @@ export function PaletteFace({ face, kind }: { face: Face; kind: string }) {
         <img src={face.picture} alt="" className="h-10 w-10 rounded-full bg-white" />
       </span>
     );
+  if (kind === 'position' && face.word && face.spots.length === 1) return <Cairn />;
   if (face.spots.length > 0) return <Spots spots={face.spots} />;
   if (face.cone > 0) return <Cone degrees={face.cone} />;
   if (face.level >= 0)
@@ -35,6 +36,20 @@ export function PaletteFace({ face, kind }: { face: Face; kind: string }) {
     <span className="absolute inset-0 flex items-center justify-center px-1 pt-3 text-center font-serif text-[12px] leading-3 text-ink-2">
       {face.word || (kind === 'position' ? '⌖' : '◇')}
     </span>
+  );
+}
+
+/** It stands at a mark. */
+function Cairn() {
+  return (
+    <svg viewBox="0 0 72 72" className="absolute inset-0" aria-hidden="true">
+      <path d="M10 52 H62" stroke="var(--line-strong)" strokeWidth="1" />
+      <g fill="var(--ochre)">
+        <ellipse cx="36" cy="47" rx="12" ry="4.5" />
+        <ellipse cx="36" cy="39" rx="8" ry="3.5" />
+        <ellipse cx="36" cy="32.5" rx="5" ry="3" />
+      </g>
+    </svg>
   );
 }
 

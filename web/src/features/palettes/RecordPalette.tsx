@@ -10,6 +10,7 @@ import { Button } from '../../ui/Button';
 import { inputShape } from '../../ui/Field';
 import { ProblemList } from '../../ui/ProblemList';
 import { Segmented } from '../../ui/Segmented';
+import { useLeaveOut } from '../bench/leave-out';
 import { useEditReading } from '../bench/useLineReading';
 import { called, KINDS, type Kind } from './kinds';
 import { PaletteChanges } from './PaletteChanges';
@@ -33,6 +34,7 @@ export function RecordPalette({ kind, palettes }: { kind: Kind; palettes: Palett
   const [withKinds, setWithKinds] = useState<string[]>([]);
   const [only, setOnly] = useState('');
   const [without, setWithout] = useState('');
+  const [leftOut, setLeftOut] = useLeaveOut();
   const [more, setMore] = useState(false);
   const touched = (desk?.touchedUnits ?? 0) > 0;
   const target = palettes.find((p) => p.kind === kind && p.number === Number(number));
@@ -47,7 +49,7 @@ export function RecordPalette({ kind, palettes }: { kind: Kind; palettes: Palett
     keepReferences,
     with: withKinds,
     only: listed(only),
-    without: listed(without),
+    without: [...listed(without), ...leftOut],
     colour: colour || undefined,
   };
   const reading = useEditReading(touched ? what : null);
@@ -177,6 +179,26 @@ export function RecordPalette({ kind, palettes }: { kind: Kind; palettes: Palett
           )}
         </div>
       )}
+      {(leftOut.length > 0 || only || without || withKinds.length > 0) && (
+        <p
+          className="flex flex-wrap items-center gap-1 text-[12px]"
+          role="status"
+          aria-label="What is recorded"
+        >
+          {withKinds.map((k) => (
+            <Mark key={k} words={`with ${k}`} onDrop={() => turn(k)} />
+          ))}
+          {only && <Mark words={`only ${only}`} onDrop={() => setOnly('')} />}
+          {without && <Mark words={`without ${without}`} onDrop={() => setWithout('')} />}
+          {leftOut.map((a) => (
+            <Mark
+              key={a}
+              words={`leaves ${a} out`}
+              onDrop={() => setLeftOut(leftOut.filter((o) => o !== a))}
+            />
+          ))}
+        </p>
+      )}
       {kind === 'colour' && (
         <label className="flex min-h-7 items-center gap-1.5">
           <input type="checkbox" checked={closeWheel} onChange={(e) => setCloseWheel(e.target.checked)} />{' '}
@@ -198,5 +220,19 @@ export function RecordPalette({ kind, palettes }: { kind: Kind; palettes: Palett
         onLine={(l) => void runLine(l)}
       />
     </form>
+  );
+}
+
+/** One thing that is recorded otherwise than usual; always in sight, and gone by a press. */
+function Mark({ words, onDrop }: { words: string; onDrop: () => void }) {
+  return (
+    <button
+      type="button"
+      className="min-h-7 rounded-full bg-ochre/20 px-2 font-semibold"
+      title="Press to record as usual"
+      onClick={onDrop}
+    >
+      {words} ×
+    </button>
   );
 }

@@ -21,10 +21,10 @@ public record PaletteChange(
         String after,
         PaletteFace faceBefore,
         PaletteFace faceAfter,
-        List<Row> rows) {
+        List<EntryChange> rows) {
 
     /** @param happens added, changed, removed or shadowed */
-    public record Row(String happens, String owner, String attribute, String from, String to) {}
+    public record EntryChange(String happens, String owner, String attribute, String from, String to) {}
 
     private static final int MOST = 20;
     private static final int MOST_ROWS = 200;
@@ -49,7 +49,7 @@ public record PaletteChange(
                         ? List.of()
                         : PaletteDifference.of(is, java.util.Optional.ofNullable(before), after).rows().stream()
                                 .limit(MOST_ROWS)
-                                .map(r -> new Row(
+                                .map(r -> new EntryChange(
                                         r.happens().name().toLowerCase(Locale.ROOT),
                                         r.owner(),
                                         r.attribute(),

@@ -57,7 +57,7 @@ public record PaletteFace(
                         .orElse(0.0),
                 picture(show, palette),
                 spots(show, palette),
-                word(palette));
+                palette.aim().flatMap(show::mark).map(m -> m.name()).orElseGet(() -> word(palette)));
     }
 
     private static List<String> colours(Show show, Palette palette) {
@@ -224,6 +224,11 @@ public record PaletteFace(
 
         @Override
         public String aimed(app.loculus.core.geometry.Aiming.Way way) {
+            return "";
+        }
+
+        @Override
+        public String released() {
             return "";
         }
 

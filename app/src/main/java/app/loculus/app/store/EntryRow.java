@@ -59,6 +59,11 @@ record EntryRow(
         }
 
         @Override
+        public Form released() {
+            return new Form("released", 0, "");
+        }
+
+        @Override
         public Form reference(PaletteId palette) {
             return new Form("reference", palette.value(), "");
         }
@@ -112,6 +117,7 @@ record EntryRow(
             case "named" -> new AttributeValue.Named(valueText);
             case "dmx" -> new AttributeValue.Dmx(DmxValue.parse(valueText));
             case "aimed" -> new AttributeValue.Aimed(new Aiming.Way(valueText.equals("over"), (int) valueNumber));
+            case "released" -> new AttributeValue.Released();
             case "reference" -> new AttributeValue.Reference(new PaletteId((int) valueNumber));
             default -> throw Refusal.of("store.value", "value", "There is no value form “" + valueForm + "”.");
         };

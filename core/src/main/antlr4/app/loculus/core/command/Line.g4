@@ -171,7 +171,9 @@ value
     | kind paletteRef (THRU paletteRef)* (AS VALUES)?      # apply
     | COLOUR XY number COMMA number     # colourXy
     | WHITE AT number KELVIN            # whiteAt
+    | NUDGE COLOUR BY number COMMA number   # nudgeColour
     | AIM AT (MARK text | point) (FAN number)?    # aimAt
+    | RELEASE (kind | attribute)        # releaseValue
     | attribute AT amount               # setAttribute
     | attribute AT text                 # setNamed
     ;
@@ -211,7 +213,7 @@ TINT : 'tint' ; MOVE : 'move' ; COPY : 'copy' ; FREEZE : 'freeze' ; STARTER : 's
 WHOLE : 'whole' ; STEP : 'step' ; CELLS : 'cells' ; SORT : 'sort' ; ACROSS : 'across' ; ALONG : 'along' ; UP : 'up' ;
 OUTWARD : 'outward' ; ROWS : 'rows' ; COLUMNS : 'columns' ; DIAGONAL : 'diagonal' ; RINGS : 'rings' ; WITHIN : 'within' ;
 INVERT : 'invert' ; REST : 'rest' ; HAND : 'hand' ; WHERE : 'where' ; LIT : 'lit' ; DARK : 'dark' ; ACTIVE : 'active' ; USES : 'uses' ; IN : 'in' ; UNPATCHED : 'unpatched' ;
-ONLY : 'only' ; WITHOUT : 'without' ; KEEP : 'keep' ; NEW : 'new' ; REFERENCES : 'references' ; TIDY : 'tidy' ; TIME : 'time' ; AIM : 'aim' ; FAN : 'fan' ; NARROW : 'narrow' ; INTO : 'into' ; FILL : 'fill' ; FOR : 'for' ; UPDATE : 'update' ; PALETTES : 'palettes' ;
+ONLY : 'only' ; WITHOUT : 'without' ; KEEP : 'keep' ; NEW : 'new' ; REFERENCES : 'references' ; TIDY : 'tidy' ; TIME : 'time' ; RELEASE : 'release' ; NUDGE : 'nudge' ; AIM : 'aim' ; FAN : 'fan' ; NARROW : 'narrow' ; INTO : 'into' ; FILL : 'fill' ; FOR : 'for' ; UPDATE : 'update' ; PALETTES : 'palettes' ;
 AND : 'and' ; OR : 'or' ; OPEN : '(' ; CLOSED : ')' ; BOTH : '&' ;
 PLUS : '+' ; MINUS : '-' ; COMMA : ',' ;
 DECIMAL : [0-9]+ '.' [0-9]+ ;

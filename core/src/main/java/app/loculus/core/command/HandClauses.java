@@ -10,7 +10,9 @@ import app.loculus.core.edit.hand.DimRest;
 import app.loculus.core.edit.hand.ForgetHighlight;
 import app.loculus.core.edit.hand.Highlight;
 import app.loculus.core.edit.hand.Invert;
+import app.loculus.core.edit.hand.NudgeColour;
 import app.loculus.core.edit.hand.RecordHighlight;
+import app.loculus.core.edit.hand.Release;
 import app.loculus.core.edit.hand.SendHome;
 import app.loculus.core.edit.hand.SetColour;
 import app.loculus.core.edit.hand.SetSpread;
@@ -112,6 +114,18 @@ final class HandClauses extends RoomClauses {
     public List<ShowEdit> visitSetNamed(LineParser.SetNamedContext c) {
         return one(new SetSpread(
                 c.attribute().getText(), Spread.of(0.0), Amount.PLAIN, Optional.of(Terms.text(c.text()))));
+    }
+
+    @Override
+    public List<ShowEdit> visitNudgeColour(LineParser.NudgeColourContext c) {
+        return one(new NudgeColour(Terms.number(c.number(0)), Terms.number(c.number(1))));
+    }
+
+    @Override
+    public List<ShowEdit> visitReleaseValue(LineParser.ReleaseValueContext c) {
+        return one(new Release(
+                Optional.ofNullable(c.kind()).map(k -> Kind.parse(k.getText())),
+                c.attribute() == null ? "" : c.attribute().getText()));
     }
 
     private static SetSpread spread(String word, LineParser.AmountContext c) {

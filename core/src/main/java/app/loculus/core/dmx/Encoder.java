@@ -47,14 +47,14 @@ public final class Encoder {
         for (int i = 0; i < channels.size(); i++) {
             Channel channel = mode.channels().get(i);
             if (!channel.virtual()) {
-                write(channel, dimmed(mode, i, channels), breaks.get(channel.breakNumber()));
+                write(channel, sent(mode, i, channels), breaks.get(channel.breakNumber()));
             }
         }
         return breaks;
     }
 
-    /** The value, scaled by the virtual channels that act on it. */
-    private static long dimmed(Mode mode, int channel, List<Resolved> channels) {
+    /** What a channel sends, scaled by the virtual channels that act on it; in its resolution. */
+    public static long sent(Mode mode, int channel, List<Resolved> channels) {
         Resolved resolved = channels.get(channel);
         double level = 1;
         for (int dimmer : mode.dimmersOf(channel)) {

@@ -22,6 +22,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Predicate;
 
 /**
  * Sets working values by the rules of touching.
@@ -122,6 +123,37 @@ public final class Touching {
                 along(fixture, mode, channel, dmx);
             }
         });
+    }
+
+    /**
+     * Leaves attributes to whatever lies below; of a mix all of it, since it counts as one.
+     *
+     * @param which of the unit and of the cells in it
+     * @return whether anything of these was held
+     */
+    public boolean release(UnitId unit, Predicate<Attribute> which) {
+        boolean any = false;
+        for (UnitId home : withCells(patch, unit)) {
+            Map<Attribute, Touched> values = programmer.of(home).byAttribute();
+            boolean mix = values.keySet().stream().anyMatch(a -> a.isMix() && which.test(a));
+            Map<Attribute, Touched> left = new LinkedHashMap<>();
+            values.forEach((attribute, value) -> {
+                boolean goes = which.test(attribute) || mix && attribute.isMix();
+                if (!goes) {
+                    left.put(attribute, value);
+                } else if (value.value().followed().isPresent()) {
+                    left.put(attribute, new Touched(new AttributeValue.Released(), false, false));
+                }
+            });
+            if (!left.equals(values)) {
+                boolean follows = left.values().stream()
+                        .anyMatch(t -> t.value().followed().isPresent());
+                left.values().removeIf(t -> !follows && t.value() instanceof AttributeValue.Released);
+                changed.put(home, left);
+                any = true;
+            }
+        }
+        return any;
     }
 
     /** Sends every attribute of a kind to home, or all of them without a kind, and touches them. */

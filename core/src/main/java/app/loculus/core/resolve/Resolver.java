@@ -80,8 +80,11 @@ public final class Resolver {
                 if (!held.isEmpty()) {
                     alone(unit, attribute, held);
                 }
-                held.put(
-                        attribute, new Held(touched.value(), Optional.empty(), touched.touched(), touched.companion()));
+                if (!(touched.value() instanceof AttributeValue.Released)) {
+                    held.put(
+                            attribute,
+                            new Held(touched.value(), Optional.empty(), touched.touched(), touched.companion()));
+                }
             }
         });
         return held;

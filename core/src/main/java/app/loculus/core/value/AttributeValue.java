@@ -43,6 +43,8 @@ public sealed interface AttributeValue {
         R aimed(Aiming.Way way);
 
         R reference(PaletteId palette);
+
+        R released();
     }
 
     /** The same in another form. */
@@ -142,6 +144,19 @@ public sealed interface AttributeValue {
         @Override
         public <R> R as(Cases<R> cases) {
             return cases.reference(palette);
+        }
+    }
+
+    /** Left to whatever lies below, though a palette that is followed says something. */
+    record Released() implements AttributeValue {
+        @Override
+        public Optional<FunctionValue> in(Mode mode, Parameter parameter) {
+            return Optional.empty();
+        }
+
+        @Override
+        public <R> R as(Cases<R> cases) {
+            return cases.released();
         }
     }
 

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import app.loculus.core.Rig;
 import app.loculus.core.colour.Chromaticity;
 import app.loculus.core.colour.ColourDifference;
+import app.loculus.core.desk.ColourMatch;
 import app.loculus.core.dmx.FrameRenderer;
 import app.loculus.core.palette.Entry;
 import app.loculus.core.palette.Follows;
@@ -278,5 +279,24 @@ class ColoursTest {
 
     private static Channel emitter(String name, ModeMaster master) {
         return Rig.channel("ColorAdd_" + name, 0, 255, Rig.function("ColorAdd_" + name, 0, 255, 0, 1, master));
+    }
+
+    @Test
+    void a_nudge_shifts_each_from_where_it_is_and_is_no_colour_that_was_asked_for() {
+        Show show = Rig.after(Rig.everyKind(), "11 + 21 colour xy 0.3, 0.33");
+        UnitId par = UnitId.whole(show.patch().number(21).id());
+        ColourMatch before =
+                ColourMatch.of(show, UnitId.whole(show.patch().number(11).id()));
+        assertThat(before.rows()).extracting(ColourMatch.MatchRow::type).containsExactly("Wash", "Par");
+        Show nudged = Rig.after(show, "21 nudge colour by 0.01, -0.004");
+        assertThat(nudged.programmer().of(par).asked()).isEmpty();
+        ColourMatch.MatchRow off = ColourMatch.of(
+                        nudged, UnitId.whole(show.patch().number(11).id()))
+                .rows()
+                .get(0);
+        assertThat(off.du()).isCloseTo(-0.01, org.assertj.core.api.Assertions.within(0.001));
+        assertThat(off.dv()).isCloseTo(0.004, org.assertj.core.api.Assertions.within(0.001));
+        assertThat(Rig.say(show, "1 nudge colour by 0.01, 0").refused()).isTrue();
+        assertThat(Rig.say(show, "21 nudge colour by 0.3, 0").refused()).isTrue();
     }
 }

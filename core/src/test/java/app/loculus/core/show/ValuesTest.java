@@ -3,6 +3,7 @@ package app.loculus.core.show;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import app.loculus.core.Rig;
+import app.loculus.core.desk.ValueTable;
 import app.loculus.core.dmx.FrameRenderer;
 import app.loculus.core.edit.patch.PatchFixtures;
 import app.loculus.core.edit.profile.ChangeType;
@@ -57,6 +58,11 @@ class ValuesTest {
             @Override
             public Double aimed(Aiming.Way way) {
                 throw new AssertionError(way);
+            }
+
+            @Override
+            public Double released() {
+                throw new AssertionError();
             }
 
             @Override
@@ -241,5 +247,57 @@ class ValuesTest {
                 .show();
         assertThat(values(back, 1, 0)).isEqualTo(values(show, 1, 0));
         assertThat(back.palettes()).isEqualTo(show.palettes());
+    }
+
+    @Test
+    void what_is_released_is_left_to_what_lies_below() {
+        Show show = Rig.after(Rig.everyKind(), "11 at 50 zoom at 9 deg", "release zoom");
+        assertThat(values(show, 11, 0).get(Attribute.ZOOM)).isEmpty();
+        assertThat(level(show, 11, "Dimmer")).isEqualTo(0.5);
+        Show palette = Rig.after(
+                Rig.everyKind(),
+                "11 thru 14 at 50 zoom at 9 deg",
+                "record combined 1",
+                "clear all",
+                "11 thru 14 combined 1",
+                "11 release zoom");
+        byte[] slots = new FrameRenderer().render(palette.scene()).slots(1);
+        byte[] home = new FrameRenderer().render(Rig.everyKind().scene()).slots(1);
+        assertThat(slots[20]).as("zoom of 11 at home").isEqualTo(home[20]);
+        assertThat(slots[32]).as("zoom of 12 follows").isNotEqualTo(home[32]);
+        Show changed =
+                Rig.after(palette, "clear", "12 zoom at 40 deg", "record combined 1 merge per type only zoom", "clear");
+        assertThat(new FrameRenderer().render(changed.scene()).slots(1)[20])
+                .as("still released when the palette changes")
+                .isEqualTo(home[20]);
+        assertThat(Rig.say(Rig.everyKind(), "11 release zoom").refused()).isTrue();
+        Show mix = Rig.after(Rig.everyKind(), "21 colour xy 0.25, 0.39", "release red");
+        assertThat(values(mix, 21, 0).isEmpty()).as("a mix goes as one").isTrue();
+    }
+
+    @Test
+    void the_table_tells_of_each_value_where_it_comes_from_and_what_goes_out() {
+        Show show = Rig.after(
+                Rig.everyKind(),
+                "11 thru 14 colour xy 0.25, 0.39",
+                "record colour 1",
+                "clear all",
+                "11 colour 1 zoom at 9 deg");
+        ValueTable table = ValueTable.of(show);
+        assertThat(table.columns()).extracting(ValueTable.ValueColumn::kind).startsWith("intensity", "position");
+        ValueTable.UnitRow row = table.rows().get(0);
+        assertThat(row.unit()).isEqualTo("11");
+        assertThat(row.cells().get("ColorAdd_G").palette()).isEqualTo("1 Colour 1");
+        assertThat(row.cells().get("ColorAdd_G").slots()).isEqualTo("1.18 = 255");
+        assertThat(row.cells().get("Zoom").source()).isEqualTo("hand");
+        assertThat(row.cells().get("Pan")).satisfies(pan -> {
+            assertThat(pan.source()).isEqualTo("home");
+            assertThat(pan.touched()).isFalse();
+            assertThat(pan.slots()).isEqualTo("1.11 = 128 · 1.12 = 0");
+        });
+        ValueTable par = ValueTable.of(Rig.after(Rig.everyKind(), "21 at 50"));
+        assertThat(par.rows().get(0).cells().get("ColorAdd_R").slots())
+                .as("scaled by the virtual dimmer")
+                .isEqualTo("1.101 = 128");
     }
 }

@@ -17,7 +17,7 @@ import java.util.Optional;
  * Working values as text: a line an attribute, in the order of their names, so that equal values are equal texts. Each
  * line holds the name, how it came there, the form and the value: {@code Dimmer t L0.5}, {@code Gobo1 tc NRipple},
  * {@code Pan - P-40.0}, {@code ColorAdd_R t R3}. t is touched, c came along, L a share of the range, P physical, N a named
- * range, D what is sent, R a palette; t~3 followed palette 3 before. Line breaks in names are written as {@code \n}. A colour that was asked for comes
+ * range, D what is sent, R a palette, X left to what lies below; t~3 followed palette 3 before. Line breaks in names are written as {@code \n}. A colour that was asked for comes
  * last, as {@code = 0.48 0.52} in CIE x and y.
  */
 final class ValuesText {
@@ -49,6 +49,11 @@ final class ValuesText {
         @Override
         public String aimed(Aiming.Way way) {
             return "W" + (way.over() ? "o" : "n") + way.turns();
+        }
+
+        @Override
+        public String released() {
+            return "X";
         }
 
         @Override
@@ -111,6 +116,7 @@ final class ValuesText {
             case 'D' -> new AttributeValue.Dmx(DmxValue.parse(rest));
             case 'W' ->
                 new AttributeValue.Aimed(new Aiming.Way(rest.startsWith("o"), Integer.parseInt(rest.substring(1))));
+            case 'X' -> new AttributeValue.Released();
             case 'R' -> new AttributeValue.Reference(new PaletteId(Integer.parseInt(rest)));
             default -> throw new UnreadableEntry("it holds a value of the form “" + text.charAt(0) + "”");
         };

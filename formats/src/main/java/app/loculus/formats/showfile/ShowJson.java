@@ -48,6 +48,7 @@ public final class ShowJson {
             Map.entry(AttributeValue.Named.class, "Named"),
             Map.entry(AttributeValue.Dmx.class, "Dmx"),
             Map.entry(AttributeValue.Aimed.class, "Aimed"),
+            Map.entry(AttributeValue.Released.class, "Released"),
             Map.entry(AttributeValue.Reference.class, "Reference"),
             Map.entry(ScopeKey.Global.class, "Global"),
             Map.entry(ScopeKey.Type.class, "Type"),

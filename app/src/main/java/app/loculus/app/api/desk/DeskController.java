@@ -2,7 +2,10 @@ package app.loculus.app.api.desk;
 
 import app.loculus.app.session.Shows;
 import app.loculus.core.colour.ColourPlane;
+import app.loculus.core.desk.ColourMatch;
+import app.loculus.core.desk.ValueTable;
 import app.loculus.core.edit.group.Starter;
+import app.loculus.core.patch.UnitId;
 import app.loculus.core.show.Show;
 import java.util.List;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -22,6 +25,19 @@ class DeskController {
     @GetMapping("/api/shows/{id}/desk")
     DeskView desk(@PathVariable long id) {
         return DeskView.of(shows.get(id).show());
+    }
+
+    /** How colours in hand stand to that of one fixture. @param reference its number */
+    @GetMapping("/api/shows/{id}/match/{reference}")
+    ColourMatch match(@PathVariable long id, @PathVariable int reference) {
+        Show show = shows.get(id).show();
+        return ColourMatch.of(show, UnitId.whole(show.patch().number(reference).id()));
+    }
+
+    /** What is in hand, unit by unit and attribute by attribute. */
+    @GetMapping("/api/shows/{id}/values")
+    ValueTable values(@PathVariable long id) {
+        return ValueTable.of(shows.get(id).show());
     }
 
     @GetMapping("/api/shows/{id}/groups")

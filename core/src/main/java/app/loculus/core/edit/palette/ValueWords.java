@@ -43,6 +43,11 @@ public final class ValueWords {
             }
 
             @Override
+            public String released() {
+                return "released";
+            }
+
+            @Override
             public String reference(PaletteId palette) {
                 return show.palette(palette).map(Palette::toString).orElse("a palette that is gone");
             }

@@ -1,0 +1,226 @@
+import { useVirtualizer } from '@tanstack/react-virtual';
+import { useRef, useState } from 'react';
+import type { Schemas } from '../../api/client';
+import { useValueTable } from '../../api/queries';
+import { runLine } from '../../app/Line';
+import { Button } from '../../ui/Button';
+import { Modal } from '../../ui/Modal';
+import { useLeaveOut } from './leave-out';
+
+type Table = Schemas['ValueTable'];
+type Column = Table['columns'][number];
+type Cell = Schemas['ValueCell'];
+
+const ROW = 30;
+const COLUMN = 104;
+const HEAD = 168;
+
+/** Every value of what is in hand: where it comes from at a glance, changed, spread and let go of cell by cell. */
+export function ValuesTable({ open, onClose }: { open: boolean; onClose: () => void }) {
+  return (
+    <Modal open={open} wide title="Values of what is in hand" onClose={onClose}>
+      <Inside />
+    </Modal>
+  );
+}
+
+function Inside() {
+  const table = useValueTable(true).data;
+  const [touched, setTouched] = useState(false);
+  const [slots, setSlots] = useState(false);
+  const scroller = useRef<HTMLDivElement>(null);
+  const held = table?.rows ?? [];
+  const isTouched = (c?: Cell) => c?.touched ?? false;
+  const shown = touched ? held.filter((r) => Object.values(r.cells).some(isTouched)) : held;
+  const columns = (table?.columns ?? []).filter(
+    (c) => !touched || shown.some((r) => isTouched(r.cells[c.attribute])),
+  );
+  const rows = useVirtualizer({
+    count: shown.length,
+    getScrollElement: () => scroller.current,
+    estimateSize: () => ROW,
+    overscan: 10,
+  });
+  if (!table) return <p className="text-ink-2">Looking…</p>;
+  if (held.length === 0)
+    return <p className="text-ink-2">Take lights in hand first; their values stand here.</p>;
+  return (
+    <div className="space-y-2">
+      <div className="flex flex-wrap items-center gap-2">
+        <Button pressed={touched} onClick={() => setTouched(!touched)}>
+          Touched only
+        </Button>
+        <Button pressed={slots} label="What goes out, slot by slot" onClick={() => setSlots(!slots)}>
+          Slots
+        </Button>
+        <span className="flex flex-wrap items-center gap-x-3 text-[12px] text-ink-label">
+          <span className="border-l-3 border-petrol bg-petrol-soft pl-1.5 font-bold text-ink">by hand</span>
+          <span className="rounded-full bg-plum-soft px-2 text-plum">from a palette</span>
+          <span>at home</span>
+          <span>
+            press to change · × lets go · a column: all of it, spread as 20 thru 80 · ✓ recorded, ○ left out
+          </span>
+        </span>
+      </div>
+      <div
+        ref={scroller}
+        className="max-h-[58vh] overflow-auto rounded-md border border-line-strong"
+        role="grid"
+        aria-label="Values"
+        aria-rowcount={shown.length}
+        tabIndex={0}
+      >
+        <div style={{ width: HEAD + COLUMN * columns.length }}>
+          <div role="row" className="sticky top-0 z-10 flex border-b border-line-strong bg-sheet">
+            <span role="columnheader" className="caps px-2 py-1" style={{ width: HEAD }}>
+              Unit
+            </span>
+            {columns.map((c) => (
+              <ColumnHead key={c.attribute} column={c} />
+            ))}
+          </div>
+          <div className="relative" style={{ height: rows.getTotalSize() }}>
+            {rows.getVirtualItems().map((item) => {
+              const row = shown[item.index]!;
+              return (
+                <div
+                  key={row.unit}
+                  role="row"
+                  className="absolute flex w-full border-b border-line"
+                  style={{ height: ROW, transform: `translateY(${item.start}px)` }}
+                >
+                  <span role="rowheader" className="truncate px-2 leading-[29px]" style={{ width: HEAD }}>
+                    <b className="mono">{row.unit}</b>{' '}
+                    <span className="text-[12px] text-ink-2">{row.type}</span>
+                  </span>
+                  {columns.map((c) => (
+                    <span
+                      key={c.attribute}
+                      role="gridcell"
+                      style={{ width: COLUMN }}
+                      className="flex min-w-0"
+                    >
+                      <Value unit={row.unit} column={c} cell={row.cells[c.attribute]} slots={slots} />
+                    </span>
+                  ))}
+                </div>
+              );
+            })}
+          </div>
+        </div>
+      </div>
+    </div>
+  );
+}
+
+/** A column: set or spread over all steps in hand; kept for recording or left out of it. */
+function ColumnHead({ column }: { column: Column }) {
+  const [out, setOut] = useLeaveOut();
+  const [writing, setWriting] = useState(false);
+  const left = out.includes(column.attribute);
+  return (
+    <span
+      role="columnheader"
+      className="flex min-w-0 items-center gap-0.5 border-l border-line"
+      style={{ width: COLUMN }}
+    >
+      <button
+        role="checkbox"
+        aria-checked={!left}
+        aria-label={`Record ${column.label}`}
+        title={left ? `${column.label} is left out of what is recorded` : `${column.label} is recorded`}
+        className={`min-h-7 min-w-6 font-bold ${left ? 'text-ochre' : 'text-moss'}`}
+        onClick={() => setOut(left ? out.filter((a) => a !== column.attribute) : [...out, column.attribute])}
+      >
+        {left ? '○' : '✓'}
+      </button>
+      {writing ? (
+        <Writing
+          label={`${column.label} of all in hand`}
+          start=""
+          onDone={(text) => {
+            setWriting(false);
+            if (text) void runLine(`hand ${column.attribute} at ${text}`);
+          }}
+        />
+      ) : (
+        <button
+          className="min-h-7 min-w-0 flex-1 truncate text-left font-semibold"
+          title={`${column.attribute}: press to set or spread it over all steps in hand`}
+          onClick={() => setWriting(true)}
+        >
+          {column.label}
+        </button>
+      )}
+    </span>
+  );
+}
+
+interface ValueProps {
+  unit: string;
+  column: Column;
+  cell: Cell | undefined;
+  slots: boolean;
+}
+
+const SHAPES: Record<string, string> = {
+  hand: 'border-l-3 border-petrol bg-petrol-soft font-bold',
+  palette: 'bg-plum-soft text-plum',
+  highlight: 'italic',
+};
+
+function Value({ unit, column, cell, slots }: ValueProps) {
+  const [writing, setWriting] = useState(false);
+  if (!cell) return <span className="px-2 text-ink-label opacity-40">·</span>;
+  if (writing)
+    return (
+      <Writing
+        label={`${column.label} of ${unit}`}
+        start=""
+        onDone={(text) => {
+          setWriting(false);
+          if (text) void runLine(`${unit} ${column.attribute} at ${text}`);
+        }}
+      />
+    );
+  return (
+    <>
+      <button
+        className={`mono min-h-7 min-w-0 flex-1 truncate border-l border-line px-1.5 text-left text-[12px] ${SHAPES[cell.source] ?? 'text-ink-label'}`}
+        title={[cell.palette && `from ${cell.palette}`, cell.along, cell.slots].filter(Boolean).join('\n')}
+        onClick={() => setWriting(true)}
+      >
+        {slots ? cell.slots.replaceAll(/\d+\.(\d+ = )/g, '$1') || '—' : cell.text}
+        {cell.along && <span className="text-ink-label"> ⤷</span>}
+      </button>
+      {cell.touched && (
+        <button
+          aria-label={`Let go of ${column.label} of ${unit}`}
+          className="min-h-7 min-w-5 text-ink-2 hover:text-madder"
+          onClick={() => void runLine(`${unit} release ${column.attribute}`)}
+        >
+          ×
+        </button>
+      )}
+    </>
+  );
+}
+
+function Writing({ label, start, onDone }: { label: string; start: string; onDone: (text: string) => void }) {
+  const cancelled = useRef(false);
+  return (
+    <input
+      autoFocus
+      aria-label={label}
+      placeholder="50 · 12 deg · “name”"
+      className="mono h-7 w-full min-w-0 rounded border border-petrol bg-paper px-1 text-[12px]"
+      defaultValue={start}
+      onBlur={(e) => onDone(cancelled.current ? '' : e.currentTarget.value.trim())}
+      onKeyDown={(e) => {
+        e.stopPropagation();
+        if (e.key === 'Escape') cancelled.current = true;
+        if (e.key === 'Enter' || e.key === 'Escape') e.currentTarget.blur();
+      }}
+    />
+  );
+}
