@@ -38,6 +38,7 @@ export type Edit =
   | { type: 'home'; kind?: string }
   | { type: 'set'; attribute: string; points?: number[]; name?: string }
   | { type: 'colour'; u: number; v: number }
+  | { type: 'values-of'; units: string[]; words: string }
   | { type: 'white'; kelvin: number }
   | { type: 'record-group'; number?: number; name?: string; recipe?: boolean; replace?: boolean }
   | { type: 'rename-group'; number: number; name: string }

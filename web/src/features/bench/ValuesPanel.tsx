@@ -51,7 +51,7 @@ export function ValuesPanel({ desk }: { desk: DeskView }) {
   const held = desk.steps.length > 0;
   return (
     <div className="flex min-h-0 flex-col gap-1.5 overflow-hidden p-3">
-      <div className="flex items-center gap-1.5">
+      <div className="flex items-center gap-0.5">
         <Segmented
           tight
           label="Kind of value"
@@ -85,7 +85,7 @@ export function ValuesPanel({ desk }: { desk: DeskView }) {
         <ValuesTable open={table} onClose={() => setTable(false)} />
         <select
           aria-label="Numbers as"
-          className="h-7 w-14 rounded-md border border-line-strong bg-sheet px-1"
+          className="h-7 w-12 shrink-0 rounded-md border border-line-strong bg-sheet px-1"
           value={form}
           onChange={(e) => setForm(e.target.value as Form)}
         >

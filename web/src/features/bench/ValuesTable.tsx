@@ -3,6 +3,7 @@ import { useRef, useState } from 'react';
 import type { Schemas } from '../../api/client';
 import { useValueTable } from '../../api/queries';
 import { runLine } from '../../app/Line';
+import { runEdit } from '../../app/run';
 import { Button } from '../../ui/Button';
 import { Modal } from '../../ui/Modal';
 import { useLeaveOut } from './leave-out';
@@ -179,7 +180,8 @@ function Value({ unit, column, cell, slots }: ValueProps) {
         start=""
         onDone={(text) => {
           setWriting(false);
-          if (text) void runLine(`${unit} ${column.attribute} at ${text}`);
+          if (text)
+            void runEdit({ type: 'values-of', units: [unit], words: `${column.attribute} at ${text}` });
         }}
       />
     );
@@ -197,7 +199,9 @@ function Value({ unit, column, cell, slots }: ValueProps) {
         <button
           aria-label={`Let go of ${column.label} of ${unit}`}
           className="min-h-7 min-w-5 text-ink-2 hover:text-madder"
-          onClick={() => void runLine(`${unit} release ${column.attribute}`)}
+          onClick={() =>
+            void runEdit({ type: 'values-of', units: [unit], words: `release ${column.attribute}` })
+          }
         >
           ×
         </button>

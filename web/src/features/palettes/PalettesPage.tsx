@@ -36,7 +36,7 @@ const REST_MS = 160;
 const SLIP = { activationConstraint: { distance: 8 } };
 
 export function PalettesPage() {
-  const [view, setView] = useKept<'shelf' | 'coverage'>('palettes view', 'shelf', false);
+  const [view, setView] = useKept<'shelf' | 'coverage'>('palettes view', 'shelf');
   return (
     <>
       <div className="flex min-h-0 flex-1 flex-col p-3">
@@ -80,7 +80,7 @@ function Views({
 
 function BenchOf() {
   const palettes = usePalettes().data;
-  const [kind] = useKept<Kind>('palettes kind', 'colour', false);
+  const [kind] = useKept<Kind>('palettes kind', 'colour');
   const record = useMemo(
     () => <RecordPalette key={kind} kind={kind} palettes={palettes ?? []} />,
     [kind, palettes],
@@ -92,7 +92,7 @@ function Shelf({ onView }: { onView: (view: 'shelf' | 'coverage') => void }) {
   const all = usePalettes().data;
   const palettes = useMemo(() => all ?? [], [all]);
   const desk = useDesk().data;
-  const [kind, setKind] = useKept<Kind>('palettes kind', 'colour', false);
+  const [kind, setKind] = useKept<Kind>('palettes kind', 'colour');
   const [, setInto] = useKept(`record ${kind} number`, '');
   const [page, setPage] = useState(0);
   const [find, setFind] = useState('');

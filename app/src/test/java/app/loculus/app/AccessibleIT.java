@@ -147,6 +147,20 @@ class AccessibleIT extends InBrowser {
         line("all rows");
         found.addAll(violations("a group looked at, and rows"));
         dialog(found, "delete a group", () -> button("Delete…").click());
+        open("/palettes");
+        line("all");
+        dialog(found, "starter palettes", () -> button("Starter palettes").click());
+        dialog(found, "values table", () -> button("All values as a table").click());
+        line("starter palettes");
+        page.locator("[data-niche]").first().hover();
+        found.addAll(violations("palettes on the shelf, one looked at"));
+        dialog(found, "contents", () -> button("Contents…").click());
+        page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("Coverage"))
+                .click();
+        page.locator("[id^=cross]").first().click();
+        found.addAll(violations("coverage"));
+        page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("Shelf"))
+                .click();
         open("/handheld");
         found.addAll(violations("hand-held"));
         open("/profiles");

@@ -176,7 +176,11 @@ public record PaletteFace(
     }
 
     private static Optional<Vector3> landing(Show show, Palette palette, UnitId unit) {
-        Fixture fixture = show.patch().get(unit.fixture());
+        // A preview shows palettes as they were, with units that go.
+        Fixture fixture = show.patch().find(unit.fixture()).orElse(null);
+        if (fixture == null) {
+            return Optional.empty();
+        }
         Given given = show.resolver().giver().give(palette, unit);
         Mode mode = show.patch().modeOf(fixture);
         return fixture.pose()

@@ -12,6 +12,9 @@ line : command? EOF ;
 asked : selection pattern* EOF ;
 laid : pattern EOF ;
 
+/* Values alone, for lights that are pointed out otherwise. */
+values : value+ EOF ;
+
 /* Reading aloud: a fixture number and its address, or the slot alone in the universe read last. */
 aloud : integer address EOF ;
 

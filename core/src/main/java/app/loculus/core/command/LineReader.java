@@ -94,6 +94,14 @@ public final class LineReader {
         return parser(text).laid().pattern().accept(new Patterns());
     }
 
+    /** Reads values alone: {@code at 50 zoom at 12 deg}; who takes them is in hand. @throws Refusal with the place */
+    public ShowEdit readValues(String text) {
+        LineParser.ValuesContext values = parser(text).values();
+        return new Together(values.value().stream()
+                .flatMap(v -> clauses.edits(v).stream().map(edit -> placed(edit, v)))
+                .toList());
+    }
+
     private static String withoutComment(String text) {
         boolean quoted = false;
         for (int i = 0; i < text.length(); i++) {

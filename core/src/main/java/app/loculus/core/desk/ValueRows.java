@@ -45,7 +45,7 @@ public final class ValueRows {
         private final Set<String> palettes = new LinkedHashSet<>();
 
         void count(Resolved resolved) {
-            double value = resolved.fraction().value();
+            double value = resolved.place().share().value();
             long dmx = resolved.place().dmx();
             double physical = resolved.function().physicalOf(resolved.fraction());
             units++;

@@ -115,7 +115,7 @@ public record ValueTable(List<ValueColumn> columns, List<UnitRow> rows) {
         }
         return definition.unit().equals("Angle")
                 ? Decimal.text(now.function().physicalOf(now.fraction()), 1) + "°"
-                : Decimal.text(now.fraction().value() * 100, 1) + " %";
+                : Decimal.text(now.place().share().value() * 100, 1) + " %";
     }
 
     /** What its channel sends; a virtual dimmer has no slots, and scales those of its emitters. */

@@ -25,6 +25,11 @@ public record Attribute(String name) {
         return isVisibleAdditive() || isSubtractive();
     }
 
+    /** Whether it is a share of light: a dimmer, an emitter, a flag. */
+    public boolean isLight() {
+        return equals(DIMMER) || isAdditive() || isSubtractive();
+    }
+
     public boolean isColourWheel() {
         return name.matches("Color\\d+");
     }

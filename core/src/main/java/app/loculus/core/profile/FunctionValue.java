@@ -19,6 +19,19 @@ public record FunctionValue(ChannelFunction function, Fraction fraction) {
         return function.runsDown() ? 1 - fraction.value() : fraction.value();
     }
 
+    /**
+     * The share that people set and read: of its light for what lets light through or gives it, whichever way it runs;
+     * of its range for everything else.
+     */
+    public Fraction share() {
+        return function.attribute().isLight() ? Fraction.clamp(light()) : fraction;
+    }
+
+    /** The place of a share as people set it. */
+    public static FunctionValue of(ChannelFunction function, Fraction share) {
+        return function.attribute().isLight() ? lit(function, share.value()) : new FunctionValue(function, share);
+    }
+
     /** @param light 0 to 1 */
     public static FunctionValue lit(ChannelFunction function, double light) {
         return new FunctionValue(function, Fraction.clamp(function.runsDown() ? 1 - light : light));

@@ -50,11 +50,11 @@ public sealed interface AttributeValue {
     /** The same in another form. */
     <R> R as(Cases<R> cases);
 
-    /** A share of the range of the parameter's usual function. */
+    /** A share of the parameter's usual function: of its light, or else of its range. */
     record Level(Fraction fraction) implements AttributeValue {
         @Override
         public Optional<FunctionValue> in(Mode mode, Parameter parameter) {
-            return Optional.of(new FunctionValue(parameter.function(), fraction));
+            return Optional.of(FunctionValue.of(parameter.function(), fraction));
         }
 
         @Override
@@ -179,7 +179,7 @@ public sealed interface AttributeValue {
     /** A place of a parameter as a value: a share of its usual function, or else what is sent. */
     static AttributeValue of(Mode mode, Parameter parameter, FunctionValue place) {
         return place.function().equals(parameter.function())
-                ? new Level(place.fraction())
+                ? new Level(place.share())
                 : sent(mode.channelOf(parameter), place.dmx());
     }
 }

@@ -10,6 +10,7 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 class ColourTest {
 
@@ -84,5 +85,17 @@ class ColourTest {
         assertThatThrownBy(() -> new Chromaticity(.7, .5))
                 .isInstanceOf(Refusal.class)
                 .hasMessageContaining("x 0.7, y 0.5");
+    }
+
+    @ParameterizedTest
+    @ValueSource(doubles = {3000, 3995, 4000, 4005, 4009, 4100, 6500})
+    void tint_goes_up_to_green_at_every_temperature(double kelvin) {
+        Chromaticity on = Whites.of(Kelvin.of(kelvin));
+        Chromaticity green = Whites.of(Kelvin.of(kelvin), 0.01);
+        Chromaticity pink = Whites.of(Kelvin.of(kelvin), -0.01);
+        assertThat(green.y()).isGreaterThan(on.y());
+        assertThat(pink.y()).isLessThan(on.y());
+        assertThat(Math.hypot(green.u() - on.u(), (green.v() - on.v()) * 2 / 3))
+                .isCloseTo(0.01, org.assertj.core.api.Assertions.within(1e-9));
     }
 }

@@ -3,7 +3,11 @@ package app.loculus.core.profile;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import app.loculus.core.Rig;
+import app.loculus.core.colour.Chromaticity;
+import app.loculus.core.desk.ValueRows;
 import app.loculus.core.show.Show;
+import app.loculus.core.simulation.SimulatedFixture;
+import java.util.Map;
 import org.junit.jupiter.api.Test;
 
 /** Mode channels come along at values that work, whatever function of theirs those fall in. */
@@ -102,5 +106,43 @@ class MastersTest {
         Show half = Rig.of(odd(0, inverted, upright), "1 at 50");
         assertThat(Rig.slots(half, 2)).containsExactly(128, 128);
         assertThat(Rig.slots(Rig.of(odd(0, inverted, upright)), 2)).containsExactly(255, 0);
+    }
+
+    @Test
+    void a_dimmer_that_runs_down_is_lit_at_full() {
+        Profile lamp = odd(0, Rig.channel("Dimmer", 0, 255, Rig.function("Dimmer", 0, 255, 1, 0, null)));
+        Show full = Rig.of(lamp, "1 at full");
+        assertThat(Rig.slots(full, 1)).containsExactly(0);
+        assertThat(Rig.slots(Rig.of(lamp), 1)).as("home").containsExactly(255);
+        assertThat(Rig.slots(Rig.of(lamp, "1 at 25"), 1)).containsExactly(191);
+        assertThat(Rig.slots(Rig.of(lamp, "1 at 100 dmx"), 1)).containsExactly(100);
+        Mode mode = lamp.modes().get(0);
+        SimulatedFixture simulated = new SimulatedFixture(mode, mode.emitters(), Map.of());
+        assertThat(simulated.light(Map.of(1, new byte[] {0})).get(0).intensity())
+                .isEqualTo(1);
+        assertThat(simulated.light(Map.of(1, new byte[] {(byte) 255})).get(0).intensity())
+                .isZero();
+        assertThat(new ValueRows(Rig.after(full, "1")).rows().get(0).low()).isEqualTo(100);
+    }
+
+    @Test
+    void flags_that_run_down_mix_the_same_light() {
+        Channel[] flags = java.util.stream.Stream.of("C", "M", "Y")
+                .map(f -> Rig.channel("ColorSub_" + f, 0, 255, Rig.function("ColorSub_" + f, 0, 255, 1, 0, null)))
+                .toArray(Channel[]::new);
+        int[] slots = Rig.slots(Rig.of(odd(0, flags), "1 colour xy 0.6, 0.35"), 3);
+        byte[] sent = {(byte) slots[0], (byte) slots[1], (byte) slots[2]};
+        Mode mode = odd(0, flags).modes().get(0);
+        SimulatedFixture simulated = new SimulatedFixture(mode, mode.emitters(), Map.of());
+        assertThat(slots[0]).as("no cyan in red").isEqualTo(255);
+        assertThat(simulated
+                        .light(Map.of(1, sent))
+                        .get(0)
+                        .hue()
+                        .chromaticity()
+                        .orElseThrow()
+                        .differenceTo(new Chromaticity(.6, .35))
+                        .deltaUv())
+                .isLessThan(0.01);
     }
 }

@@ -2,6 +2,7 @@ package app.loculus.app.api.desk;
 
 import app.loculus.core.desk.ValueRow;
 import app.loculus.core.desk.ValueRows;
+import app.loculus.core.edit.palette.UpdatePalette;
 import app.loculus.core.patch.UnitId;
 import app.loculus.core.programmer.Hand;
 import app.loculus.core.selection.Choice;
@@ -77,22 +78,30 @@ record DeskView(
                 app.loculus.core.edit.palette.PaletteFinder.nextFree(show, app.loculus.core.profile.Kind.COLOUR));
     }
 
-    /** @param used units that follow it; @param changed units that followed it and were changed by hand since */
+    /**
+     * A palette that working values follow, or followed.
+     *
+     * @param used units that follow it
+     * @param changed units that followed it and were changed by hand since: of those in hand, or of all when nothing is
+     */
     record UseView(String kind, int number, int used, int changed) {
 
         static List<UseView> all(Show show) {
-            Map<PaletteId, int[]> counts = new LinkedHashMap<>();
+            Map<PaletteId, Integer> used = new LinkedHashMap<>();
             show.programmer().values().values().forEach(values -> {
-                values.followed().forEach(p -> counts.computeIfAbsent(p, k -> new int[2])[0]++);
+                values.followed().forEach(p -> used.merge(p, 1, Integer::sum));
                 values.byAttribute().values().stream()
                         .flatMap(t -> t.was().stream())
-                        .distinct()
-                        .forEach(p -> counts.computeIfAbsent(p, k -> new int[2])[1]++);
+                        .forEach(p -> used.putIfAbsent(p, 0));
             });
-            return counts.entrySet().stream()
+            return used.entrySet().stream()
                     .flatMap(e -> show
                             .palette(e.getKey())
-                            .map(p -> new UseView(p.kind().word(), p.number(), e.getValue()[0], e.getValue()[1]))
+                            .map(p -> new UseView(
+                                    p.kind().word(),
+                                    p.number(),
+                                    e.getValue(),
+                                    UpdatePalette.changed(show, p.id()).size()))
                             .stream())
                     .toList();
         }

@@ -88,6 +88,16 @@ public sealed interface HandEdits extends TypedEdit {
         }
     }
 
+    /** Sets values of certain units, whatever is in hand. @param words as the line writes values: {@code zoom at 12 deg} */
+    record ValuesOf(List<String> units, String words) implements HandEdits {
+        @Override
+        public ShowEdit edit(Profiles library) {
+            ShowEdit values = WORDS.readValues(TypedEdit.orBlank(words));
+            return draft ->
+                    new app.loculus.core.edit.hand.With(Named.units(draft, TypedEdit.orNone(units)), values).on(draft);
+        }
+    }
+
     /** Takes a selection of before in hand again. @param index among the recent ones, from 0, the latest first */
     record Recent(int index) implements HandEdits {
         @Override

@@ -21,6 +21,7 @@ import java.util.List;
     @JsonSubTypes.Type(value = HandEdits.Colour.class, name = "colour"),
     @JsonSubTypes.Type(value = HandEdits.White.class, name = "white"),
     @JsonSubTypes.Type(value = HandEdits.Choose.class, name = "choose"),
+    @JsonSubTypes.Type(value = HandEdits.ValuesOf.class, name = "values-of"),
     @JsonSubTypes.Type(value = HandEdits.Recent.class, name = "recent"),
     @JsonSubTypes.Type(value = HandEdits.Invert.class, name = "invert"),
     @JsonSubTypes.Type(value = HandEdits.ShuffleAgain.class, name = "shuffle"),

@@ -19,9 +19,9 @@ public final class PaletteWords {
     /** For whom an entry holds: a type's name, a unit's number, {@code global}. */
     public static String owner(Show show, ScopeKey scope) {
         return scope.ownUnit()
-                .map(show::label)
-                .orElseGet(() ->
-                        scope.words(profile -> show.profiles().get(profile).name()));
+                .map(u -> show.patch().find(u.fixture()).isPresent() ? show.label(u) : "a fixture that goes")
+                .orElseGet(() -> scope.words(profile ->
+                        show.profiles().find(profile).map(Profile::name).orElse("a type that goes")));
     }
 
     /** What an attribute is called by those it is for. */

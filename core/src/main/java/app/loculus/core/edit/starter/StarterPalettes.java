@@ -146,7 +146,7 @@ public final class StarterPalettes {
         boolean prism =
                 family.equals("Prisms") && !name.toLowerCase(Locale.ROOT).contains("prism");
         String called = colour ? name + " (slot)" : prism ? "Prism " + name : name;
-        return !colour && taken(Kind.BEAM, called, attribute) ? called + " (" + wheel + ")" : called;
+        return !attribute.isColourWheel() && taken(Kind.BEAM, called, attribute) ? called + " (" + wheel + ")" : called;
     }
 
     /** Whether a palette of that name is about something else. */
