@@ -86,7 +86,9 @@ export function Coverage() {
       <div className="flex min-h-0 min-w-0 flex-1 flex-col">
         <div className="flex items-center gap-2 pb-2">
           <span className={coverage.gaps > 0 ? 'font-bold text-madder' : 'text-moss'} role="status">
-            {coverage.gaps === 0 ? 'No gap' : `${coverage.gaps} ${coverage.gaps === 1 ? 'gap' : 'gaps'}`}
+            {coverage.gaps === 0
+              ? 'No gap'
+              : `${coverage.lacking} ${coverage.lacking === 1 ? 'misses' : 'miss'} a type · ${coverage.gaps} ${coverage.gaps === 1 ? 'gap' : 'gaps'}`}
           </span>
           <Button onClick={nextGap} disabled={gaps.length === 0} repeats>
             Next gap

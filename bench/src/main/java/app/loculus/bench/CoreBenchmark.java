@@ -8,15 +8,18 @@ import app.loculus.core.check.RowVerdict;
 import app.loculus.core.dmx.FrameRenderer;
 import app.loculus.core.dmx.Frames;
 import app.loculus.core.group.Group;
+import app.loculus.core.palette.Coverage;
 import app.loculus.core.palette.Palette;
 import app.loculus.core.palette.Reach;
 import app.loculus.core.palette.ReachRow;
 import app.loculus.core.patch.UnitId;
+import app.loculus.core.resolve.Resolver;
 import app.loculus.core.show.Outcome;
 import app.loculus.core.show.Show;
 import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.concurrent.TimeUnit;
 import org.openjdk.jmh.annotations.Benchmark;
 import org.openjdk.jmh.annotations.BenchmarkMode;
@@ -47,6 +50,9 @@ public class CoreBenchmark {
     private final FrameRenderer incremental = new FrameRenderer();
     private Show[] flip;
     private int turn;
+    private Show colours400;
+    private Show recorded;
+    private Coverage covered;
     private Show recipes5000;
     private boolean moved;
 
@@ -57,7 +63,10 @@ public class CoreBenchmark {
         Show patched = LargeShow.of(2000);
         held2000 = LargeShow.say(
                 LargeShow.say(patched, "1 thru 200 at full colour xy 0.25, 0.39"), "record colour 1 \"One\" global");
-        colours2000 = palettes(held2000);
+        colours2000 = palettes(held2000, 200);
+        colours400 = palettes(held2000, 400);
+        covered = colours400.coverage();
+        recorded = LargeShow.say(colours400, "record colour 7 replace");
         held2000 = LargeShow.say(held2000, "all");
         units2000 = colours2000.patch().fixtures().stream()
                 .map(f -> UnitId.whole(f.id()))
@@ -91,10 +100,24 @@ public class CoreBenchmark {
         return units;
     }
 
-    private static Show palettes(Show show) {
+    /** 400 palettes by the types of 2,000 fixtures, from nothing. Goal: below 100 ms. */
+    @Benchmark
+    public Coverage coverageOf400Palettes() {
+        return Coverage.of(
+                colours400.patch(), colours400.shelf(), new Resolver(colours400.scene()).giver(), Optional.empty());
+    }
+
+    /** The same after one palette was recorded anew. Goal: below 10 ms. */
+    @Benchmark
+    public Coverage coverageAfterOneEdit() {
+        return Coverage.of(
+                recorded.patch(), recorded.shelf(), recorded.resolver().giver(), Optional.of(covered));
+    }
+
+    private static Show palettes(Show show, int count) {
         Show now = show;
-        for (int i = 0; i < 199; i++) {
-            double x = 0.20 + 0.001 * i;
+        for (int i = 0; i < count - 1; i++) {
+            double x = 0.20 + 0.0005 * i;
             now = LargeShow.say(now, "1 thru 200 colour xy " + x + ", 0." + (25 + i % 15));
             now = LargeShow.say(now, "record colour " + (i + 2) + " global");
         }

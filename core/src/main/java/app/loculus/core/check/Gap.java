@@ -5,7 +5,7 @@ import java.util.List;
 /**
  * One thing to look at before handing over.
  *
- * @param kind clash, dead, wrong, address or group
+ * @param kind clash, dead, wrong, address, group or palette
  * @param numbers the fixtures it is about
  */
 public record Gap(String kind, Chapter.State state, String words, List<Integer> numbers) {

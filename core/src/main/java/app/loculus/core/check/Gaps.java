@@ -1,5 +1,7 @@
 package app.loculus.core.check;
 
+import app.loculus.core.palette.Coverage;
+import app.loculus.core.palette.Palette;
 import app.loculus.core.patch.BringUp;
 import app.loculus.core.patch.Clash;
 import app.loculus.core.patch.ClashWords;
@@ -30,6 +32,7 @@ public final class Gaps {
         gaps.marked(BringUp.Answer.WRONG, "wrong", Chapter.State.NEEDS_AN_EYE);
         gaps.together("address", "without an address", gaps.unpatched());
         gaps.together("group", "in no group", gaps.inNoGroup());
+        show.palettes().forEach(gaps::palette);
         return List.copyOf(gaps.found);
     }
 
@@ -39,6 +42,26 @@ public final class Gaps {
                 c.shared() ? Chapter.State.NEEDS_AN_EYE : Chapter.State.WRONG,
                 new ClashWords(show.patch()).words(c),
                 c.numbers()));
+    }
+
+    /** A palette that some type could follow and does not. */
+    private void palette(Palette palette) {
+        List<Coverage.Type> missing = show.coverage().missing(palette);
+        if (!missing.isEmpty()) {
+            found.add(new Gap(
+                    "palette",
+                    Chapter.State.NEEDS_AN_EYE,
+                    palette + " misses "
+                            + missing.stream()
+                                    .map(t -> show.profiles().get(t.profile()).name() + " (" + t.fixtures() + ")")
+                                    .distinct()
+                                    .collect(Collectors.joining(", ")),
+                    missing.stream()
+                            .flatMap(t -> t.units().stream())
+                            .map(u -> show.patch().get(u.fixture()).number())
+                            .distinct()
+                            .toList()));
+        }
     }
 
     private void marked(BringUp.Answer answer, String kind, Chapter.State state) {

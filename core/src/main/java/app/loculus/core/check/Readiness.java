@@ -66,6 +66,13 @@ public final class Readiness {
 
     private Chapter palettes() {
         int palettes = show.palettes().size();
+        long lacking = palettes == 0 ? 0 : show.coverage().lacking();
+        if (lacking > 0) {
+            return new Chapter(
+                    "Palettes",
+                    lacking + (lacking == 1 ? " misses a type" : " miss a type"),
+                    Chapter.State.NEEDS_AN_EYE);
+        }
         return new Chapter(
                 "Palettes",
                 palettes == 0 ? "none yet" : String.valueOf(palettes),

@@ -186,6 +186,25 @@ public final class Coverage {
         return crossings.get(palette);
     }
 
+    /** Types that miss something of a palette, in the order of the types. */
+    public List<Type> missing(Palette palette) {
+        List<Crossing> all = crossings.get(palette);
+        List<Type> missing = new ArrayList<>();
+        for (int i = 0; i < types.size(); i++) {
+            if (all.get(i).gap()) {
+                missing.add(types.get(i));
+            }
+        }
+        return missing;
+    }
+
+    /** Palettes that miss a type. */
+    public long lacking() {
+        return crossings.values().stream()
+                .filter(all -> all.stream().anyMatch(Crossing::gap))
+                .count();
+    }
+
     /** Crossings at which somebody could follow and does not. */
     public long gaps() {
         return crossings.values().stream()

@@ -3,6 +3,7 @@ package app.loculus.core.show;
 import app.loculus.core.group.Group;
 import app.loculus.core.mark.Mark;
 import app.loculus.core.mark.MarkId;
+import app.loculus.core.palette.Coverage;
 import app.loculus.core.palette.Palette;
 import app.loculus.core.palette.Shelf;
 import app.loculus.core.patch.Fixture;
@@ -38,11 +39,17 @@ public final class Show {
     private final Programmer programmer;
     private final ColourAnswers answers;
     private final Recipes recipes;
+
+    /** What was worked out for a show before; what still holds of it is taken over. */
+    private final Optional<Coverage> known;
+
+    private volatile Coverage coverage;
     private volatile Resolver resolver;
     private volatile Lights lights;
 
     private Show(PartMap parts, Patch patch, Programmer programmer, ColourAnswers answers, Recipes recipes) {
         this.recipes = recipes;
+        this.known = Optional.empty();
         this.parts = parts;
         this.patch = patch;
         this.programmer = programmer;
@@ -55,6 +62,7 @@ public final class Show {
         this.patch = patch;
         this.programmer = programmer;
         this.answers = before.answers;
+        this.known = Optional.ofNullable(before.coverage).or(() -> before.known);
         this.recipes = before.recipes.after(before, this, delta);
     }
 
@@ -226,6 +234,14 @@ public final class Show {
     /** What values may refer to. */
     public Shelf shelf() {
         return new Shelf(all(PartKinds.PALETTES), all(PartKinds.MARKS));
+    }
+
+    /** How every type follows every palette. */
+    public Coverage coverage() {
+        if (coverage == null) {
+            coverage = Coverage.of(patch, shelf(), resolver().giver(), known);
+        }
+        return coverage;
     }
 
     public ColourAnswers answers() {

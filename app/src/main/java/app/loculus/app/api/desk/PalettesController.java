@@ -15,9 +15,6 @@ import app.loculus.core.palette.Palette;
 import app.loculus.core.show.Show;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
-import java.util.Optional;
-import java.util.concurrent.ConcurrentHashMap;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RestController;
@@ -27,7 +24,6 @@ import org.springframework.web.bind.annotation.RestController;
 class PalettesController {
 
     private final Shows shows;
-    private final Map<Long, Coverage> coverages = new ConcurrentHashMap<>();
 
     PalettesController(Shows shows) {
         this.shows = shows;
@@ -106,15 +102,14 @@ class PalettesController {
 
     record CoveredView(String kind, int number, String name, PaletteFace face, List<CrossingView> types) {}
 
-    record CoverageView(List<TypeView> types, List<CoveredView> palettes, long gaps) {}
+    /** @param gaps crossings at which somebody misses something; @param lacking palettes that have one */
+    record CoverageView(List<TypeView> types, List<CoveredView> palettes, long gaps, long lacking) {}
 
     /** Palettes by types, those with gaps first. */
     @GetMapping("/api/shows/{id}/coverage")
     CoverageView coverage(@PathVariable long id) {
         Show show = shows.get(id).show();
-        Coverage coverage = Coverage.of(
-                show.patch(), show.shelf(), show.resolver().giver(), Optional.ofNullable(coverages.get(id)));
-        coverages.put(id, coverage);
+        Coverage coverage = show.coverage();
         List<CoveredView> palettes = show.palettes().stream()
                 .sorted(java.util.Comparator.comparingInt(p -> rank(coverage.of(p))))
                 .map(p -> new CoveredView(
@@ -135,7 +130,8 @@ class PalettesController {
                                 t.fixtures()))
                         .toList(),
                 palettes,
-                coverage.gaps());
+                coverage.gaps(),
+                coverage.lacking());
     }
 
     private static int rank(List<Coverage.Crossing> crossings) {
