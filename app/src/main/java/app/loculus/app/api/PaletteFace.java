@@ -4,6 +4,7 @@ import app.loculus.core.colour.Chromaticity;
 import app.loculus.core.colour.LinearRgb;
 import app.loculus.core.geometry.Pose;
 import app.loculus.core.geometry.Vector3;
+import app.loculus.core.palette.Coverage;
 import app.loculus.core.palette.Entry;
 import app.loculus.core.palette.Given;
 import app.loculus.core.palette.Palette;
@@ -63,16 +64,15 @@ public record PaletteFace(
     private static List<String> colours(Show show, Palette palette) {
         Set<String> found = new LinkedHashSet<>();
         palette.intent().ifPresent(c -> found.add(hex(c)));
-        Set<String> seen = new LinkedHashSet<>();
-        for (Fixture f : show.patch().fixtures()) {
-            if (found.size() >= MOST_COLOURS) {
-                break;
-            }
-            boolean holdsColour = palette.intent().isPresent()
-                    || palette.refers()
-                    || palette.entries().stream().anyMatch(e -> e.attribute().makesColour());
-            if (holdsColour && seen.add(f.profile() + f.mode())) {
-                shown(show, palette, f).ifPresent(found::add);
+        boolean holdsColour = palette.intent().isPresent()
+                || palette.refers()
+                || palette.entries().stream().anyMatch(e -> e.attribute().makesColour());
+        for (Coverage.Type type : holdsColour ? show.coverage().types() : List.<Coverage.Type>of()) {
+            if (found.size() < MOST_COLOURS) {
+                type.units().stream()
+                        .findFirst()
+                        .flatMap(u -> shown(show, palette, show.patch().get(u.fixture())))
+                        .ifPresent(found::add);
             }
         }
         return List.copyOf(found);

@@ -26,12 +26,13 @@ public final class FrameRenderer {
 
     private final Map<FixtureId, List<Encoder.Piece>> pieces = new HashMap<>();
     private Scene last;
+    private Resolver resolver;
     private Frames frames = Frames.NONE;
 
     /** A full frame from scratch. */
     public Frames render(Scene scene) {
         pieces.clear();
-        Resolver resolver = new Resolver(scene);
+        resolver = new Resolver(scene);
         scene.patch().fixtures().forEach(f -> encode(scene.patch(), f, resolver));
         frames = compose(scene.patch(), scene.patch().claims().keySet(), Frames.NONE);
         last = scene;
@@ -59,7 +60,7 @@ public final class FrameRenderer {
         Set<Integer> touched = new TreeSet<>();
         Set<Fixture> anew = new LinkedHashSet<>(changed(last, scene));
         repatched(scene.patch(), anew, touched);
-        Resolver resolver = new Resolver(scene);
+        resolver = resolver.on(scene);
         for (Fixture fixture : anew) {
             encode(scene.patch(), fixture, resolver);
             pieces.get(fixture.id()).forEach(p -> touched.add(p.universe()));

@@ -15,6 +15,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 
 /**
  * Palettes by types: how the fixtures of each type in one mode follow each palette. Worked out anew only for palettes
@@ -23,7 +24,18 @@ import java.util.Optional;
 public final class Coverage {
 
     /** Fixtures of one profile in one mode. @param units cells that values live on, else whole fixtures */
-    public record Type(ProfileId profile, String mode, int fixtures, List<UnitId> units) {}
+    public record Type(
+            ProfileId profile, String mode, int fixtures, List<UnitId> units, Map<Integer, List<UnitId>> byCell) {
+
+        static Type of(Fixture first, int fixtures, List<UnitId> units) {
+            return new Type(
+                    first.profile(),
+                    first.mode(),
+                    fixtures,
+                    units,
+                    units.stream().collect(Collectors.groupingBy(UnitId::cell)));
+        }
+    }
 
     /**
      * How a type follows a palette.
@@ -109,9 +121,8 @@ public final class Coverage {
                 .forEach(f -> found.computeIfAbsent(List.of(f.profile(), f.mode()), k -> new ArrayList<>())
                         .add(f));
         return found.values().stream()
-                .map(all -> new Type(
-                        all.get(0).profile(),
-                        all.get(0).mode(),
+                .map(all -> Type.of(
+                        all.get(0),
                         all.size(),
                         all.stream().flatMap(f -> units(patch, f).stream()).toList()))
                 .toList();
@@ -137,21 +148,21 @@ public final class Coverage {
         Mode mode = profile.mode(type.mode());
         boolean alike = !palette.perUnit() && !palette.hasUnitEntries();
         Map<Follows, Integer> counts = new EnumMap<>(Follows.class);
-        Map<Integer, Given> byCell = new LinkedHashMap<>();
         Optional<ColourDifference> worst = Optional.empty();
         String words = "";
         boolean applies = false;
-        for (UnitId unit : type.units()) {
-            if (!has(profile, mode, unit.cell(), palette)) {
+        for (Map.Entry<Integer, List<UnitId>> cell : type.byCell().entrySet()) {
+            if (!has(profile, mode, cell.getKey(), palette)) {
                 continue;
             }
             applies = true;
-            Given given = alike
-                    ? byCell.computeIfAbsent(unit.cell(), c -> giver.give(palette, unit))
-                    : giver.give(palette, unit);
-            counts.merge(given.follows(), 1, Integer::sum);
-            words = words.isEmpty() || !given.follow() ? given.words() : words;
-            worst = worse(worst, given.difference());
+            List<UnitId> units = cell.getValue();
+            for (UnitId unit : alike ? units.subList(0, 1) : units) {
+                Given given = giver.give(palette, unit);
+                counts.merge(given.follows(), alike ? units.size() : 1, Integer::sum);
+                words = words.isEmpty() || !given.follow() ? given.words() : words;
+                worst = worse(worst, given.difference());
+            }
         }
         boolean forSome = palette.narrowest() == Scope.PER_FIXTURE && !palette.refers();
         return new Crossing(applies, forSome, counts, worst, words);

@@ -21,15 +21,32 @@ public final class Giver {
 
     private record Kin(Palette palette, String profile, String mode, int cell) {}
 
-    private final Map<Kin, Given> common = new ConcurrentHashMap<>();
+    /** More than any show holds at once; beyond it the memory starts afresh. */
+    private static final int MOST_REMEMBERED = 100_000;
+
+    private final Map<Kin, Given> common;
     private final Patch patch;
     private final Shelf shelf;
     private final ColourAnswers answers;
 
     public Giver(Patch patch, Shelf shelf, ColourAnswers answers) {
+        this(patch, shelf, answers, new ConcurrentHashMap<>());
+    }
+
+    private Giver(Patch patch, Shelf shelf, ColourAnswers answers, Map<Kin, Given> common) {
+        this.common = common;
         this.patch = patch;
         this.shelf = shelf;
         this.answers = answers;
+    }
+
+    /**
+     * The same for another moment of a show. What was worked out for kin goes by palette, profile and mode alone, so that
+     * it holds as long as the profiles do.
+     */
+    public Giver on(Patch other, Shelf otherShelf) {
+        boolean holds = other.profiles() == patch.profiles() && common.size() < MOST_REMEMBERED;
+        return new Giver(other, otherShelf, answers, holds ? common : new ConcurrentHashMap<>());
     }
 
     public Given give(Palette palette, UnitId unit) {

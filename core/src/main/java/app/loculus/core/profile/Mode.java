@@ -29,6 +29,7 @@ public final class Mode {
     private final Map<Attribute, Tristimulus> emitters;
     private final BeamFacts beam;
     private final List<Relation> relations;
+    private final boolean mastered;
     private final List<List<Integer>> dimmedBy = new ArrayList<>();
 
     /** A mode without relations whose light source is not described. */
@@ -70,6 +71,9 @@ public final class Mode {
         }
         this.channels.forEach(this::count);
         this.channels.forEach(c -> dimmedBy.add(dimmersOf(c)));
+        this.mastered = this.channels.stream()
+                .flatMap(c -> c.functions().stream())
+                .anyMatch(f -> f.master().isPresent());
     }
 
     /**
@@ -156,6 +160,11 @@ public final class Mode {
     /** How many cells; 0 when the fixture is not divided. */
     public int cells() {
         return cells.count();
+    }
+
+    /** Whether any of its functions works only in some range of another channel. */
+    public boolean mastered() {
+        return mastered;
     }
 
     /** Which cell lies in which. */

@@ -109,15 +109,22 @@ public final class Touching {
         if (values.keySet().stream().anyMatch(Attribute::makesColour)) {
             asked.put(unit, colour);
         }
-        Sent sent = new Sent(mode, unit.cell(), channel -> sentNow(fixture, mode, channel));
         values.forEach((attribute, value) -> mode.parameter(unit.cell(), attribute)
-                .ifPresent(p -> {
-                    boolean companion = along.contains(attribute);
-                    put(unit, p, companion ? Touched.along(value) : Touched.byHand(value));
-                    now.plain(unit, attribute, value).ifPresent(plain -> sent.set(attribute, plain));
-                }));
+                .ifPresent(
+                        p -> put(unit, p, along.contains(attribute) ? Touched.along(value) : Touched.byHand(value))));
+        if (mode.mastered()) {
+            mastersOf(unit, fixture, mode, values);
+        }
+    }
+
+    /** Touches the mode channels of what was set together, as far as those are not among it. */
+    private void mastersOf(UnitId unit, Fixture fixture, Mode mode, Map<Attribute, ? extends AttributeValue> values) {
+        Sent sent = new Sent(mode, unit.cell(), channel -> sentNow(fixture, mode, channel));
         Set<Integer> said = new HashSet<>();
-        values.keySet().forEach(a -> mode.parameter(unit.cell(), a).ifPresent(p -> said.add(p.channel())));
+        values.forEach((attribute, value) -> {
+            now.plain(unit, attribute, value).ifPresent(plain -> sent.set(attribute, plain));
+            mode.parameter(unit.cell(), attribute).ifPresent(p -> said.add(p.channel()));
+        });
         sent.masters().forEach((channel, dmx) -> {
             if (!said.contains(channel)) {
                 along(fixture, mode, channel, dmx);

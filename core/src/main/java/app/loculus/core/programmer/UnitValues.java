@@ -2,13 +2,16 @@ package app.loculus.core.programmer;
 
 import app.loculus.core.colour.Chromaticity;
 import app.loculus.core.profile.Attribute;
+import app.loculus.core.value.AttributeValue;
 import app.loculus.core.value.PaletteId;
+import java.util.Arrays;
 import java.util.Collections;
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.TreeMap;
+import java.util.stream.Stream;
 
 /**
  * The working values of one unit, in the order of attribute names, whatever way they came there.
@@ -20,8 +23,13 @@ public record UnitValues(Map<Attribute, Touched> byAttribute, Optional<Chromatic
     public static final UnitValues NONE = new UnitValues(Map.of());
 
     public UnitValues {
-        Map<Attribute, Touched> sorted = new TreeMap<>(Comparator.comparing(Attribute::name));
-        sorted.putAll(byAttribute);
+        Attribute[] names = byAttribute.keySet().toArray(Attribute[]::new);
+        Arrays.sort(names, Comparator.comparing(Attribute::name));
+        // Looked up for each unit of each frame, so hashed; put in order once.
+        Map<Attribute, Touched> sorted = new LinkedHashMap<>(2 * names.length);
+        for (Attribute name : names) {
+            sorted.put(name, byAttribute.get(name));
+        }
         byAttribute = Collections.unmodifiableMap(sorted);
         // What earlier versions wrote does not have it.
         asked = asked == null ? Optional.empty() : asked;
@@ -37,11 +45,22 @@ public record UnitValues(Map<Attribute, Touched> byAttribute, Optional<Chromatic
 
     /** The palettes it follows, each once, the lowest id first. */
     public List<PaletteId> followed() {
-        return byAttribute.values().stream()
-                .flatMap(t -> t.value().followed().stream())
-                .distinct()
-                .sorted(Comparator.comparingInt(PaletteId::value))
-                .toList();
+        List<PaletteId> found = List.of();
+        for (Touched t : byAttribute.values()) {
+            if (t.value() instanceof AttributeValue.Reference r && !found.contains(r.palette())) {
+                found = with(found, r.palette());
+            }
+        }
+        return found;
+    }
+
+    /** Asked for each unit of each frame; nearly always there is one. */
+    private static List<PaletteId> with(List<PaletteId> found, PaletteId more) {
+        return found.isEmpty()
+                ? List.of(more)
+                : Stream.concat(found.stream(), Stream.of(more))
+                        .sorted(Comparator.comparingInt(PaletteId::value))
+                        .toList();
     }
 
     public boolean isEmpty() {

@@ -10,6 +10,7 @@ import app.loculus.core.profile.Parameter;
 import app.loculus.core.programmer.HighlightLook;
 import app.loculus.core.programmer.UnitValues;
 import java.util.Collection;
+import java.util.Iterator;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -73,11 +74,32 @@ public interface Layer {
                 return Layer.union(this, earlier);
             }
             Set<FixtureId> found = new LinkedHashSet<>();
-            if (before.values != values) {
+            if (before.values != values && !sideBySide(before.values, values, found)) {
                 differing(before.values, values, found);
                 differing(values, before.values, found);
             }
             return found;
+        }
+
+        /** Most edits leave who has values as it was: then both can be gone through at once. @return whether that is so */
+        private static boolean sideBySide(
+                Map<UnitId, UnitValues> one, Map<UnitId, UnitValues> other, Set<FixtureId> found) {
+            if (one.size() != other.size()) {
+                return false;
+            }
+            Iterator<Map.Entry<UnitId, UnitValues>> others = other.entrySet().iterator();
+            Set<FixtureId> so = new LinkedHashSet<>();
+            for (Map.Entry<UnitId, UnitValues> held : one.entrySet()) {
+                Map.Entry<UnitId, UnitValues> beside = others.next();
+                if (held.getKey() != beside.getKey() && !held.getKey().equals(beside.getKey())) {
+                    return false;
+                }
+                if (held.getValue() != beside.getValue()) {
+                    so.add(held.getKey().fixture());
+                }
+            }
+            found.addAll(so);
+            return true;
         }
 
         private static void differing(

@@ -28,9 +28,18 @@ public final class Resolver {
     private final Map<Mode, List<Resolved>> homes = new ConcurrentHashMap<>();
 
     public Resolver(Scene scene) {
+        this(scene, new Giver(scene.patch(), scene.shelf(), scene.answers()));
+    }
+
+    private Resolver(Scene scene, Giver giver) {
         this.scene = scene;
         this.layers = counting(scene.layers());
-        this.giver = new Giver(scene.patch(), scene.shelf(), scene.answers());
+        this.giver = giver;
+    }
+
+    /** Another moment, with what of this one still holds. */
+    public Resolver on(Scene other) {
+        return new Resolver(other, giver.on(other.patch(), other.shelf()));
     }
 
     /** Nothing below the topmost layer that covers counts. */

@@ -43,6 +43,8 @@ public final class Show {
     /** What was worked out for a show before; what still holds of it is taken over. */
     private final Optional<Coverage> known;
 
+    private final Optional<Resolver> resolved;
+
     private volatile Coverage coverage;
     private volatile Resolver resolver;
     private volatile Lights lights;
@@ -50,6 +52,7 @@ public final class Show {
     private Show(PartMap parts, Patch patch, Programmer programmer, ColourAnswers answers, Recipes recipes) {
         this.recipes = recipes;
         this.known = Optional.empty();
+        this.resolved = Optional.empty();
         this.parts = parts;
         this.patch = patch;
         this.programmer = programmer;
@@ -63,6 +66,7 @@ public final class Show {
         this.programmer = programmer;
         this.answers = before.answers;
         this.known = Optional.ofNullable(before.coverage).or(() -> before.known);
+        this.resolved = Optional.ofNullable(before.resolver).or(() -> before.resolved);
         this.recipes = before.recipes.after(before, this, delta);
     }
 
@@ -254,14 +258,14 @@ public final class Show {
 
     public Resolver resolver() {
         if (resolver == null) {
-            resolver = new Resolver(scene());
+            resolver = resolved.map(r -> r.on(scene())).orElseGet(() -> new Resolver(scene()));
         }
         return resolver;
     }
 
     /** Resolves as if nothing were shown off: what is recorded goes by it. */
     public Resolver unlit() {
-        return hand().highlight() ? new Resolver(scene().withoutHighlight()) : resolver();
+        return hand().highlight() ? resolver().on(scene().withoutHighlight()) : resolver();
     }
 
     /** What the lights do by this show alone. */
