@@ -3,6 +3,7 @@ import { useMemo, useRef, useState } from 'react';
 import { edit, type Edit } from '../../api/commands';
 import type { DeskView, ValueRow } from '../../api/client';
 import { useColourPlane } from '../../api/queries';
+import { runLine } from '../../app/Line';
 import { attempt } from '../../app/notices';
 import { Fader } from '../../ui/Fader';
 import { Segmented } from '../../ui/Segmented';
@@ -159,27 +160,15 @@ const SOURCE_SHAPE: Record<string, string> = {
 };
 
 function Row({ row, form, onChange }: { row: ValueRow; form: Form; onChange: (what: Edit) => void }) {
+  // Lamp, reset and the like: what a control channel does is held down to be done.
+  const guarded = row.kind === 'control' && row.attribute.startsWith('Control');
   return (
     <div className="flex h-8 items-center gap-2 border-b border-line">
       <span className="w-24 truncate" title={row.attribute}>
         {row.label}
       </span>
       {row.ranges.length > 1 ? (
-        <select
-          aria-label={row.label}
-          className="h-6 min-w-16 flex-1 rounded border border-line-strong bg-sheet px-1"
-          value={row.ranges.some((r) => r.name === row.text) ? row.text : ''}
-          onChange={(e) => onChange({ type: 'set', attribute: row.attribute, name: e.target.value })}
-        >
-          <option value="" disabled>
-            {row.text}
-          </option>
-          {row.ranges.map((r) => (
-            <option key={r.name} value={r.name}>
-              {r.name}
-            </option>
-          ))}
-        </select>
+        <Slots row={row} guarded={guarded} onChange={onChange} />
       ) : (
         <Fader
           label={row.label}
@@ -189,18 +178,117 @@ function Row({ row, form, onChange }: { row: ValueRow; form: Form; onChange: (wh
         />
       )}
       <span
-        className={`mono w-30 truncate ${SOURCE_SHAPE[row.source] ?? ''}`}
+        className={`mono w-24 truncate ${SOURCE_SHAPE[row.source] ?? ''}`}
         title={`${row.source} · ${row.physical} · DMX ${row.dmx}`}
       >
         {row[form] || row.text}
       </span>
-      <span className="w-24 truncate text-[12px]">
+      <span className="w-20 truncate text-[12px]">
         {row.palette ? (
           <span className="rounded-full bg-plum-soft px-2 py-0.5 text-plum">{row.palette}</span>
         ) : (
           <span className="text-ink-label">{row.source === 'hand' ? 'by hand' : row.source}</span>
         )}
       </span>
+      <button
+        aria-label={`Let go of ${row.label}`}
+        title="Lets go of it: left to what lies below"
+        disabled={row.source === 'home' || row.source === 'highlight'}
+        className="min-h-7 min-w-5 text-ink-2 hover:text-madder disabled:invisible"
+        onClick={() => void runLine(`release ${row.attribute}`)}
+      >
+        ×
+      </button>
     </div>
+  );
+}
+
+const HOLD_MS = 900;
+
+/** Named ranges: to the one before or behind, or chosen from the list; gobos and colours show what they are. */
+function Slots({
+  row,
+  guarded,
+  onChange,
+}: {
+  row: ValueRow;
+  guarded: boolean;
+  onChange: (what: Edit) => void;
+}) {
+  const [chosen, setChosen] = useState('');
+  const timer = useRef(0);
+  const at = row.ranges.findIndex((r) => r.name === row.text);
+  const set = (name: string) => onChange({ type: 'set', attribute: row.attribute, name });
+  const step = (by: number) => {
+    const next = row.ranges[(at + by + row.ranges.length) % row.ranges.length];
+    if (next) set(next.name);
+  };
+  const range = row.ranges[at];
+  const hold = () => {
+    timer.current = window.setTimeout(() => set(chosen), HOLD_MS);
+  };
+  const release = () => window.clearTimeout(timer.current);
+  return (
+    <span className="flex min-w-0 flex-1 items-center gap-0.5">
+      {range?.picture && (
+        <img
+          src={`/api/profiles/${range.profile}/pictures/${range.picture}`}
+          alt=""
+          className="h-6 w-6 shrink-0 rounded-full bg-white"
+        />
+      )}
+      {range?.swatch && (
+        <span
+          className="h-5 w-5 shrink-0 rounded-full border border-line-strong"
+          style={{ background: range.swatch }}
+        />
+      )}
+      {!guarded && (
+        <button
+          aria-label={`${row.label}: the one before`}
+          className="min-h-7 min-w-5 text-petrol"
+          onClick={() => step(-1)}
+        >
+          ‹
+        </button>
+      )}
+      <select
+        aria-label={row.label}
+        className="h-6 min-w-12 flex-1 rounded border border-line-strong bg-sheet px-1"
+        value={guarded ? chosen : at >= 0 ? row.text : ''}
+        onChange={(e) => (guarded ? setChosen(e.target.value) : set(e.target.value))}
+      >
+        <option value="" disabled>
+          {row.text}
+        </option>
+        {row.ranges.map((r) => (
+          <option key={r.name} value={r.name}>
+            {r.name}
+          </option>
+        ))}
+      </select>
+      {guarded ? (
+        <button
+          disabled={!chosen}
+          title="Hold it down to do it"
+          className="min-h-7 rounded border border-madder px-1.5 text-[12px] text-madder disabled:opacity-40"
+          onPointerDown={hold}
+          onPointerUp={release}
+          onPointerLeave={release}
+          onKeyDown={(e) => (e.key === 'Enter' || e.key === ' ') && !e.repeat && hold()}
+          onKeyUp={release}
+        >
+          hold
+        </button>
+      ) : (
+        <button
+          aria-label={`${row.label}: the next one`}
+          className="min-h-7 min-w-5 text-petrol"
+          onClick={() => step(1)}
+        >
+          ›
+        </button>
+      )}
+    </span>
   );
 }

@@ -143,7 +143,7 @@ class DeskViewTest {
         app.line(show, "1 colour xy 0.25, 0.39\nrecord colour 5 \"Verdigris\" global\n1 + 11 + 21 + 31");
         JsonNode palette = part("palettes").get(0);
         assertThat(palette.get("scope").asText()).isEqualTo("global");
-        assertThat(palette.get("swatch").asText()).startsWith("#");
+        assertThat(palette.get("face").get("colours").get(0).asText()).startsWith("#");
         assertThat(palette.get("of").asInt()).as("1, 11, twelve cells, 31").isEqualTo(15);
         assertThat(palette.get("follow").asInt()).isEqualTo(14);
         assertThat(palette.get("reach").findValuesAsText("way"))

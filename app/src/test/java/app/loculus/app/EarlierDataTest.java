@@ -76,6 +76,7 @@ class EarlierDataTest {
             List<String> names = new ArrayList<>();
             other.fieldNames().forEachRemaining(names::add);
             fields.retain(names);
+            fields.properties().forEach(f -> known(f.getValue(), other.get(f.getKey())));
         }
         return answer;
     }

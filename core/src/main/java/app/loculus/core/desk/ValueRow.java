@@ -26,6 +26,12 @@ public record ValueRow(
         String palette,
         List<Range> ranges) {
 
-    /** A named range with the colour of its wheel slot, empty where there is none. */
-    public record Range(String name, String swatch) {}
+    /**
+     * A named range.
+     *
+     * @param swatch the colour of its wheel slot, empty where there is none
+     * @param picture name of the slot's picture, empty where there is none
+     * @param profile whose picture it is
+     */
+    public record Range(String name, String swatch, String picture, String profile) {}
 }

@@ -10,6 +10,7 @@ import app.loculus.core.profile.Mode;
 import app.loculus.core.profile.NamedRange;
 import app.loculus.core.profile.Parameter;
 import app.loculus.core.profile.Profile;
+import app.loculus.core.profile.WheelSlot;
 import app.loculus.core.programmer.Touching;
 import app.loculus.core.resolve.Resolved;
 import app.loculus.core.resolve.Source;
@@ -20,6 +21,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 
 /** Sums up the attributes of everything in hand. */
@@ -146,17 +148,34 @@ public final class ValueRows {
     private static List<ValueRow.Range> ranges(Tally t) {
         return t.mode.channelOf(t.parameter).functions().stream()
                 .filter(f -> f.attribute().equals(t.parameter.attribute()))
-                .flatMap(f -> f.ranges().stream().map(r -> new ValueRow.Range(r.name(), swatch(t, f, r))))
+                .flatMap(f -> f.ranges().stream()
+                        .map(r -> new ValueRow.Range(
+                                r.name(),
+                                swatch(t, f, r),
+                                picture(t, f, r),
+                                t.profile.id().value())))
                 .distinct()
                 .toList();
     }
 
-    private static String swatch(Tally t, ChannelFunction function, NamedRange range) {
+    private static String picture(Tally t, ChannelFunction function, NamedRange range) {
+        return slot(t, function, range)
+                .flatMap(WheelSlot::picture)
+                .filter(n -> t.profile.facts().pictures().names().contains(n))
+                .orElse("");
+    }
+
+    private static Optional<WheelSlot> slot(Tally t, ChannelFunction function, NamedRange range) {
         return function.wheel()
                 .flatMap(t.profile::wheel)
                 .filter(w ->
                         range.wheelSlot() > 0 && range.wheelSlot() <= w.slots().size())
-                .flatMap(w -> w.slots().get(range.wheelSlot() - 1).colour())
+                .map(w -> w.slots().get(range.wheelSlot() - 1));
+    }
+
+    private static String swatch(Tally t, ChannelFunction function, NamedRange range) {
+        return slot(t, function, range)
+                .flatMap(WheelSlot::colour)
                 .map(c -> LinearRgb.of(c).normalised().hex())
                 .orElse("");
     }
