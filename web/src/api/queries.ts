@@ -118,8 +118,8 @@ export const useValueTable = (wanted: boolean) =>
     async (id) => answered(await client.GET('/api/shows/{id}/values', at(id))),
     wanted,
   );
-export const useMarks = () =>
-  useOfShow('marks', async (id) => answered(await client.GET('/api/shows/{id}/marks', at(id))));
+export const useMarks = (wanted = true) =>
+  useOfShow('marks', async (id) => answered(await client.GET('/api/shows/{id}/marks', at(id))), wanted);
 export const useCoverage = () =>
   useOfShow('coverage', async (id) => answered(await client.GET('/api/shows/{id}/coverage', at(id))));
 export const usePaletteStarters = (wanted: boolean) =>

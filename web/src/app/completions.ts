@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
-import type { GroupView, PaletteView, PatchView, Schemas } from '../api/client';
-import { useGroups, usePalettes, usePatch, useProfiles } from '../api/queries';
+import type { GroupView, MarkView, PaletteView, PatchView, Schemas } from '../api/client';
+import { useGroups, useMarks, usePalettes, usePatch, useProfiles } from '../api/queries';
 
 /** One thing that what is being typed could become. */
 export interface Completion {
@@ -100,6 +100,28 @@ const WORDS = [
   'tint group',
   'record highlight',
   'highlight rest',
+  'starter palettes',
+  'take out',
+  'into',
+  'tidy',
+  'narrow',
+  'fill',
+  'update',
+  'time',
+  'release',
+  'aim at mark',
+  'aim at',
+  'fan',
+  'nudge colour by',
+  'at mark',
+  'keep references',
+  'keep colour',
+  'new colour',
+  'close wheel',
+  'as values',
+  'only',
+  'without',
+  'with beam',
 ];
 
 type Named = Omit<Completion, 'text'>;
@@ -130,6 +152,9 @@ function positions(patch: PatchView | undefined): Named[] {
   return [...counts].sort().map(([name, n]) => ({ name, kind: 'position', detail: `${n} fixtures` }));
 }
 
+const marks = (all: MarkView[]): Named[] =>
+  all.map((m) => ({ name: m.name, kind: 'mark', detail: `${m.x}, ${m.y}, ${m.z}` }));
+
 export const inQuotes = (text: string) => (text.match(/"/g) ?? []).length % 2 === 1;
 
 /** A kind and the beginning of a number behind it. */
@@ -145,11 +170,13 @@ export function useCompletions(text: string): Completion[] {
   const allGroups = useGroups(wanted).data;
   const allProfiles = useProfiles(wanted).data;
   const patch = usePatch(wanted).data;
+  const allMarks = useMarks(wanted).data;
   return useMemo(() => {
     const known = {
       palettes: allPalettes ?? [],
       groups: allGroups ?? [],
       profiles: allProfiles ?? [],
+      marks: allMarks ?? [],
       patch,
     };
     if (inQuotes(text)) {
@@ -188,13 +215,14 @@ export function useCompletions(text: string): Completion[] {
         detail: '',
         text: `${text.slice(0, text.length - begun.length)}${w} `,
       }));
-  }, [text, allPalettes, allGroups, allProfiles, patch]);
+  }, [text, allPalettes, allGroups, allProfiles, allMarks, patch]);
 }
 
 interface Known {
   palettes: PaletteView[];
   groups: GroupView[];
   profiles: Schemas['ProfileSummary'][];
+  marks: MarkView[];
   patch: PatchView | undefined;
 }
 
@@ -202,6 +230,11 @@ interface Known {
 function meant(before: string, known: Known): Named[] {
   if (before === 'as' || before === 'to') return profiles(known.profiles);
   if (before === 'on') return positions(known.patch);
+  if (before === 'mark') return marks(known.marks);
+  if (before === 'type')
+    return [...new Map(profiles(known.profiles).map((p) => [p.name.split(' / ')[0]!, p])).entries()].map(
+      ([name, p]) => ({ ...p, name }),
+    );
   if (before === 'group') return groups(known.groups);
   if (KINDS.includes(before)) return palettes(known.palettes, before === 'color' ? 'colour' : before);
   return [

@@ -164,7 +164,7 @@ function Row({ row, form, onChange }: { row: ValueRow; form: Form; onChange: (wh
   const guarded = row.kind === 'control' && row.attribute.startsWith('Control');
   return (
     <div className="flex h-8 items-center gap-2 border-b border-line">
-      <span className="w-24 truncate" title={row.attribute}>
+      <span className="w-20 shrink-0 truncate" title={row.attribute}>
         {row.label}
       </span>
       {row.ranges.length > 1 ? (
@@ -178,7 +178,7 @@ function Row({ row, form, onChange }: { row: ValueRow; form: Form; onChange: (wh
         />
       )}
       <span
-        className={`mono w-24 truncate ${SOURCE_SHAPE[row.source] ?? ''}`}
+        className={`mono w-26 shrink-0 truncate ${SOURCE_SHAPE[row.source] ?? ''}`}
         title={`${row.source} · ${row.physical} · DMX ${row.dmx}`}
       >
         {row[form] || row.text}
