@@ -11,6 +11,7 @@ import app.loculus.core.profile.ProfileId;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.IdentityHashMap;
+import java.util.Iterator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -100,15 +101,18 @@ public final class Coverage {
         return new Coverage(patch, types, crossings, shelf);
     }
 
-    /** Whether the same fixtures are of the same types; where they hang does not matter. */
+    /** Whether the same fixtures, in the same order, are of the same types; where they hang does not matter. */
     private static boolean alike(Patch one, Patch other) {
         if (one.profiles() != other.profiles()
                 || one.fixtures().size() != other.fixtures().size()) {
             return false;
         }
-        for (Fixture f : other.fixtures()) {
-            Fixture was = one.find(f.id()).orElse(null);
-            if (was == null || !was.profile().equals(f.profile()) || !was.mode().equals(f.mode())) {
+        Iterator<Fixture> before = one.fixtures().iterator();
+        for (Fixture is : other.fixtures()) {
+            Fixture was = before.next();
+            if (!was.id().equals(is.id())
+                    || !was.profile().equals(is.profile())
+                    || !was.mode().equals(is.mode())) {
                 return false;
             }
         }
