@@ -7,8 +7,11 @@ import app.loculus.core.Rig;
 import app.loculus.core.colour.Chromaticity;
 import app.loculus.core.dmx.FrameRenderer;
 import app.loculus.core.dmx.Frames;
+import app.loculus.core.palette.Palette;
 import app.loculus.core.patch.Claim;
 import app.loculus.core.patch.Fixture;
+import app.loculus.core.patch.UnitId;
+import app.loculus.core.profile.Kind;
 import app.loculus.core.profile.Mode;
 import app.loculus.core.profile.Profile;
 import app.loculus.core.show.Show;
@@ -67,6 +70,37 @@ class MirrorLawTest {
         assertThat(light(show, 1).intensity()).isCloseTo(level / 100.0, within(0.003));
         assertThat(light(show, 11).panDegrees()).isCloseTo(pan, within(0.005));
         assertThat(light(show, 11).tiltDegrees()).isCloseTo(tilt, within(0.003));
+    }
+
+    /** The figure of the palettes and the light of the simulation come from two readings of the profile. */
+    @ParameterizedTest
+    @ValueSource(longs = {21, 22, 23, 24, 25, 26, 27, 28, 29, 30, 31, 32})
+    void the_difference_a_palette_tells_is_the_one_that_shines(long seed) {
+        Random random = new Random(seed);
+        List<Integer> numbers = List.of(11, 21, 31, 41, 51, 61);
+        int from = numbers.get(random.nextInt(numbers.size()));
+        double x = 0.18 + 0.4 * random.nextDouble();
+        double y = 0.12 + 0.3 * random.nextDouble();
+        Show recorded = Rig.after(Rig.everyKind(), from + " colour xy " + x + ", " + y, "record colour 1", "clear all");
+        Palette palette = recorded.palette(Kind.COLOUR, 1).orElseThrow();
+        for (int number : numbers) {
+            Show show = Rig.after(recorded, number + " at full colour 1");
+            Fixture fixture = show.patch().number(number);
+            int cell = show.patch().modeOf(fixture).cells() > 0 ? 1 : 0;
+            double told = show.resolver()
+                    .giver()
+                    .give(palette, new UnitId(fixture.id(), cell))
+                    .difference()
+                    .orElseThrow()
+                    .deltaUv();
+            double shines = light(show, number)
+                    .light()
+                    .chromaticity()
+                    .orElseThrow()
+                    .differenceTo(palette.intent().orElseThrow())
+                    .deltaUv();
+            assertThat(told).as("%d from %d", number, from).isCloseTo(shines, within(1e-6));
+        }
     }
 
     @ParameterizedTest
