@@ -180,8 +180,9 @@ value
     | attribute AT amount               # setAttribute
     | attribute AT text                 # setNamed
     ;
-amount : FULL | OUT | number (THRU number)* measure? ;
-measure : DEG | HZ | DMX | KELVIN ;
+/* What is sent may be written in hexadecimal: 0xC8 one octet, 0xC800 two. */
+amount : FULL | OUT | number (THRU number)* measure? | HEX (THRU HEX)* ;
+measure : DEG | HZ | DMX | DMX16 | KELVIN ;
 attribute : WORD | WHITE ;
 
 numbers : numberTerm (PLUS numberTerm)* ;
@@ -204,7 +205,7 @@ HOME : 'home' ; CLEAR : 'clear' ; NEXT : 'next' ; PREVIOUS : 'previous' ; HIGHLI
 UNDO : 'undo' ; REDO : 'redo' ; GROUP : 'group' ; ALL : 'all' ; LAST : 'last' ; THRU : 'thru' ;
 EVERY : 'every' ; FROM : 'from' ; BLOCKS : 'blocks' ; OF : 'of' ; PART : 'part' ; MIRROR : 'mirror' ;
 REVERSE : 'reverse' ; SHUFFLE : 'shuffle' ; SEED : 'seed' ; VALUES : 'values' ; XY : 'xy' ;
-FULL : 'full' ; OUT : 'out' ; DEG : 'deg' ; HZ : 'hz' ; DMX : 'dmx' ; KELVIN : 'k' ;
+FULL : 'full' ; OUT : 'out' ; DEG : 'deg' ; HZ : 'hz' ; DMX : 'dmx' ; DMX16 : 'dmx16' ; KELVIN : 'k' ;
 INTENSITY : 'intensity' ; POSITION : 'position' ; COLOUR : 'colour' | 'color' ; BEAM : 'beam' ;
 SHAPE : 'shape' ; CONTROL : 'control' ; COMBINED : 'combined' ; WHITE : 'white' ;
 PURPOSE : 'purpose' ; NOTE : 'note' ; RENUMBER : 'renumber' ; CHANGE : 'change' ; TO : 'to' ; SWAP : 'swap' ;
@@ -219,6 +220,7 @@ INVERT : 'invert' ; REST : 'rest' ; HAND : 'hand' ; WHERE : 'where' ; LIT : 'lit
 ONLY : 'only' ; WITHOUT : 'without' ; KEEP : 'keep' ; NEW : 'new' ; REFERENCES : 'references' ; TIDY : 'tidy' ; TIME : 'time' ; RELEASE : 'release' ; NUDGE : 'nudge' ; AIM : 'aim' ; FAN : 'fan' ; NARROW : 'narrow' ; INTO : 'into' ; FILL : 'fill' ; FOR : 'for' ; UPDATE : 'update' ; PALETTES : 'palettes' ;
 AND : 'and' ; OR : 'or' ; OPEN : '(' ; CLOSED : ')' ; BOTH : '&' ;
 PLUS : '+' ; MINUS : '-' ; COMMA : ',' ;
+HEX : '0x' [0-9a-f]+ ;
 DECIMAL : [0-9]+ '.' [0-9]+ ;
 INT : [0-9]+ ;
 /* A quotation mark within a name is written twice. */

@@ -18,6 +18,7 @@ import app.loculus.core.edit.hand.SetColour;
 import app.loculus.core.edit.hand.SetSpread;
 import app.loculus.core.edit.hand.StepShare;
 import app.loculus.core.edit.hand.Whole;
+import app.loculus.core.problem.Refusal;
 import app.loculus.core.profile.Kind;
 import app.loculus.core.selection.Spread;
 import app.loculus.core.show.ShowEdit;
@@ -27,9 +28,13 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.function.BiFunction;
+import org.antlr.v4.runtime.tree.TerminalNode;
 
 /** Choosing, arranging and setting. */
 final class HandClauses extends RoomClauses {
+
+    /** Hexadecimal digits of one octet. */
+    private static final int OCTET_DIGITS = 2;
 
     private final Clauses all;
 
@@ -132,8 +137,24 @@ final class HandClauses extends RoomClauses {
         if (c.FULL() != null || c.OUT() != null) {
             return new SetSpread(word, Spread.of(c.FULL() != null ? 100.0 : 0.0), Amount.PERCENT, Optional.empty());
         }
+        if (!c.HEX().isEmpty()) {
+            return hexadecimal(word, c.HEX());
+        }
         List<Double> points = c.number().stream().map(Terms::number).toList();
         return new SetSpread(word, new Spread(points), amount(c.measure()), Optional.empty());
+    }
+
+    private static SetSpread hexadecimal(String word, List<TerminalNode> written) {
+        List<String> digits =
+                written.stream().map(h -> h.getText().substring("0x".length())).toList();
+        int most = digits.stream().mapToInt(String::length).max().orElseThrow();
+        if (most > OCTET_DIGITS * 2) {
+            throw Refusal.of("value.range", "value", "0x" + digits.get(0) + " is more than two octets, 0x0 to 0xFFFF.");
+        }
+        List<Double> points =
+                digits.stream().map(d -> (double) Integer.parseInt(d, 16)).toList();
+        return new SetSpread(
+                word, new Spread(points), most > OCTET_DIGITS ? Amount.DMX16 : Amount.DMX, Optional.empty());
     }
 
     private static Amount amount(LineParser.MeasureContext c) {
@@ -145,6 +166,7 @@ final class HandClauses extends RoomClauses {
         return when.apply(c.DEG(), Amount.DEGREES)
                 .or(() -> when.apply(c.HZ(), Amount.HERTZ))
                 .or(() -> when.apply(c.DMX(), Amount.DMX))
+                .or(() -> when.apply(c.DMX16(), Amount.DMX16))
                 .orElse(Amount.KELVIN);
     }
 

@@ -1,6 +1,7 @@
 package app.loculus.core.show;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import app.loculus.core.Rig;
 import app.loculus.core.desk.ValueTable;
@@ -9,6 +10,7 @@ import app.loculus.core.edit.patch.PatchFixtures;
 import app.loculus.core.edit.profile.ChangeType;
 import app.loculus.core.geometry.Aiming;
 import app.loculus.core.patch.UnitId;
+import app.loculus.core.problem.Refusal;
 import app.loculus.core.profile.Attribute;
 import app.loculus.core.profile.Channel;
 import app.loculus.core.profile.ModeMaster;
@@ -22,6 +24,8 @@ import java.util.Optional;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 
 class ValuesTest {
 
@@ -154,6 +158,35 @@ class ValuesTest {
             assertThat(outcome.problems().get(0).code()).isEqualTo("value.unit");
         }
         assertThat(Rig.say(Rig.everyKind(), "11 zoom at 20 deg").refused()).isFalse();
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "11 pan at 51210 dmx16|11|200|10",
+                "11 pan at 0xC80A|11|200|10",
+                "11 pan at 0xc8|11|200|200",
+                "11 at 0xFFFF|15|255|255",
+                "21 at full red at 0xC80A|101|200|255",
+                "12 thru 14 at 0x00 thru 0xFF|39|128|128",
+            })
+    void two_octets_and_hexadecimal(String line, int slot, int coarse, int fine) {
+        Show show = Rig.after(Rig.everyKind(), line);
+        byte[] slots = new FrameRenderer().render(show.scene()).slots(1);
+        assertThat(new int[] {slots[slot - 1] & 0xFF, slots[slot] & 0xFF}).containsExactly(coarse, fine);
+    }
+
+    @Test
+    void more_than_the_octets_hold_is_refused() {
+        for (String line : List.of("11 pan at 65536 dmx16", "11 pan at 256 dmx")) {
+            Outcome outcome = Rig.say(Rig.everyKind(), line);
+            assertThat(outcome.refused()).as(line).isTrue();
+            assertThat(outcome.problems().get(0).code()).isEqualTo("value.range");
+        }
+        for (String line : List.of("11 pan at 0x10000", "11 pan at 0x", "11 pan at 0xG1")) {
+            assertThatThrownBy(() -> Rig.say(Rig.everyKind(), line)).as(line).isInstanceOf(Refusal.class);
+        }
     }
 
     @Test

@@ -9,6 +9,7 @@ import app.loculus.core.profile.Parameter;
 import app.loculus.core.unit.Decimal;
 import app.loculus.core.unit.DmxValue;
 import app.loculus.core.unit.Fraction;
+import app.loculus.core.unit.Resolution;
 import app.loculus.core.value.AttributeValue;
 import java.util.List;
 import java.util.stream.Collectors;
@@ -21,7 +22,10 @@ public enum Amount {
     PERCENT,
     DEGREES,
     HERTZ,
+    /** What is sent, as one octet, 0 to 255. */
     DMX,
+    /** What is sent, as two octets, 0 to 65535; a channel of one octet takes the coarse one. */
+    DMX16,
     KELVIN;
 
     /**
@@ -30,8 +34,8 @@ public enum Amount {
      * @throws Refusal when the attribute is not measured in this unit, or none of its functions reaches so far
      */
     AttributeValue value(double number, AttributeDefinition definition, Mode mode, Parameter parameter) {
-        if (this == DMX) {
-            return dmx(number);
+        if (this == DMX || this == DMX16) {
+            return dmx(number, this == DMX ? 1 : 2);
         }
         if (this == PERCENT || this == PLAIN && !definition.inDegrees()) {
             return new AttributeValue.Level(Fraction.ofPercent(number));
@@ -77,6 +81,7 @@ public enum Amount {
             case DEGREES -> "deg";
             case HERTZ -> "hz";
             case DMX -> "dmx";
+            case DMX16 -> "dmx16";
             case KELVIN -> "k";
         };
     }
@@ -90,10 +95,15 @@ public enum Amount {
         };
     }
 
-    private static AttributeValue dmx(double number) {
-        if (number < 0 || number > 255) {
-            throw Refusal.of("value.range", "value", Decimal.text(number, 2) + " is outside DMX 0 to 255.");
+    private static AttributeValue dmx(double number, int octets) {
+        long most = new Resolution(octets).max();
+        if (number < 0 || number > most) {
+            throw Refusal.of(
+                    "value.range",
+                    "value",
+                    Decimal.text(number, 2) + " is outside DMX 0 to " + most + ".",
+                    WayOut.advice("One octet is 0 to 255 dmx, two are 0 to 65535 dmx16."));
         }
-        return new AttributeValue.Dmx(new DmxValue(Math.round(number), 1, false));
+        return new AttributeValue.Dmx(new DmxValue(Math.round(number), octets, false));
     }
 }
