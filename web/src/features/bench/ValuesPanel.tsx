@@ -11,6 +11,7 @@ import { AimPanel } from './AimPanel';
 import { ColourPicker } from './ColourPicker';
 import { MatchByEye } from './MatchByEye';
 import { ValuesTable } from './ValuesTable';
+import { Writing } from './Writing';
 
 const KINDS = ['intensity', 'position', 'colour', 'beam', 'shape', 'control'] as const;
 type Kind = (typeof KINDS)[number];
@@ -159,8 +160,12 @@ const SOURCE_SHAPE: Record<string, string> = {
   mixed: '',
 };
 
+/** A palette said in place of a value. */
+const KIND_AND_NAME = new RegExp(`^(${KINDS.join('|')}|combined)\\s`, 'i');
+
 function Row({ row, form, onChange }: { row: ValueRow; form: Form; onChange: (what: Edit) => void }) {
   // Lamp, reset and the like: what a control channel does is held down to be done.
+  const [writing, setWriting] = useState(false);
   const guarded = row.kind === 'control' && row.attribute.startsWith('Control');
   return (
     <div className="flex h-8 items-center gap-2 border-b border-line">
@@ -177,12 +182,28 @@ function Row({ row, form, onChange }: { row: ValueRow; form: Form; onChange: (wh
           onChange={(p) => onChange({ type: 'set', attribute: row.attribute, points: [p] })}
         />
       )}
-      <span
-        className={`mono w-26 shrink-0 truncate ${SOURCE_SHAPE[row.source] ?? ''}`}
-        title={`${row.source} · ${row.physical} · DMX ${row.dmx}`}
-      >
-        {row[form] || row.text}
-      </span>
+      {writing ? (
+        <span className="w-26 shrink-0">
+          <Writing
+            label={`${row.label} exactly`}
+            start=""
+            onDone={(text) => {
+              setWriting(false);
+              if (text) void runLine(KIND_AND_NAME.test(text) ? text : `${row.attribute} at ${text}`);
+            }}
+          />
+        </span>
+      ) : (
+        <button
+          aria-label={`${row.label}: ${row[form] || row.text}`}
+          className={`mono min-h-7 w-26 shrink-0 truncate text-left ${SOURCE_SHAPE[row.source] ?? ''}`}
+          title={`${row.source} · ${row.physical} · DMX ${row.dmx}\nPress to type: 50 · 20 thru 80 · 12 deg · 200 dmx · 51200 dmx16 · 0xC8 · “name” · colour 3`}
+          disabled={guarded}
+          onClick={() => setWriting(true)}
+        >
+          {row[form] || row.text}
+        </button>
+      )}
       <span className="w-20 truncate text-[12px]">
         {row.palette ? (
           <span className="rounded-full bg-plum-soft px-2 py-0.5 text-plum">{row.palette}</span>

@@ -7,6 +7,7 @@ import { runEdit } from '../../app/run';
 import { Button } from '../../ui/Button';
 import { Modal } from '../../ui/Modal';
 import { useLeaveOut } from './leave-out';
+import { Writing } from './Writing';
 
 type Table = Schemas['ValueTable'];
 type Column = Table['columns'][number];
@@ -207,24 +208,5 @@ function Value({ unit, column, cell, slots }: ValueProps) {
         </button>
       )}
     </>
-  );
-}
-
-function Writing({ label, start, onDone }: { label: string; start: string; onDone: (text: string) => void }) {
-  const cancelled = useRef(false);
-  return (
-    <input
-      autoFocus
-      aria-label={label}
-      placeholder="50 · 12 deg · “name”"
-      className="mono h-7 w-full min-w-0 rounded border border-petrol bg-paper px-1 text-[12px]"
-      defaultValue={start}
-      onBlur={(e) => onDone(cancelled.current ? '' : e.currentTarget.value.trim())}
-      onKeyDown={(e) => {
-        e.stopPropagation();
-        if (e.key === 'Escape') cancelled.current = true;
-        if (e.key === 'Enter' || e.key === 'Escape') e.currentTarget.blur();
-      }}
-    />
   );
 }

@@ -185,6 +185,28 @@ class HandlingIT extends InBrowser {
     }
 
     @Test
+    void a_value_is_typed_where_it_is_read() {
+        go("Palettes");
+        line("1 thru 3");
+        Locator dimmer =
+                page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Dimmer: ")));
+        dimmer.press("Enter");
+        page.keyboard().type("20 thru 80");
+        page.keyboard().press("Enter");
+        page.waitForCondition(() -> rig(3, "intensity") > 0.79);
+        assertThat(dimmer).containsText("20");
+        dimmer.press("Enter");
+        page.keyboard().type("0x80");
+        page.keyboard().press("Enter");
+        page.waitForCondition(() -> Math.abs(rig(3, "intensity") - 128 / 255.0) < 0.003);
+        dimmer.press("Enter");
+        page.keyboard().type("0x1FFFF");
+        page.keyboard().press("Enter");
+        assertThat(page.getByText("more than two octets").first()).isVisible();
+        page.keyboard().press("Escape");
+    }
+
+    @Test
     void groups_are_recorded_renamed_and_walked_with_arrows() {
         go("Groups");
         line("1 thru 3");
