@@ -39,7 +39,7 @@ export type Edit =
   | { type: 'set'; attribute: string; points?: number[]; name?: string }
   | { type: 'colour'; u: number; v: number }
   | { type: 'values-of'; units: string[]; words: string }
-  | { type: 'white'; kelvin: number }
+  | { type: 'white'; kelvin: number; tint?: number }
   | { type: 'record-group'; number?: number; name?: string; recipe?: boolean; replace?: boolean }
   | { type: 'rename-group'; number: number; name: string }
   | { type: 'make-recipe'; number: number; words: string }

@@ -11,6 +11,7 @@ import { AimPanel } from './AimPanel';
 import { ColourPicker } from './ColourPicker';
 import { MatchByEye } from './MatchByEye';
 import { ValuesTable } from './ValuesTable';
+import { WhiteSliders } from './WhiteSliders';
 import { Writing } from './Writing';
 
 const KINDS = ['intensity', 'position', 'colour', 'beam', 'shape', 'control'] as const;
@@ -107,13 +108,16 @@ export function ValuesPanel({ desk }: { desk: DeskView }) {
             (matching ? (
               <MatchByEye onClose={() => setMatching(false)} />
             ) : (
-              <button
-                className="min-h-7 text-[12px] text-petrol underline"
-                title="A reference fixture, and the others shifted until they look alike"
-                onClick={() => setMatching(true)}
-              >
-                Match by eye…
-              </button>
+              <>
+                <button
+                  className="min-h-7 text-[12px] text-petrol underline"
+                  title="A reference fixture, and the others shifted until they look alike"
+                  onClick={() => setMatching(true)}
+                >
+                  Match by eye…
+                </button>
+                {held && rows.length > 0 && <WhiteSliders onChange={gesture} />}
+              </>
             ))}
           {rows.map((row) => (
             <Row key={row.attribute} row={row} form={form} onChange={gesture} />

@@ -173,7 +173,7 @@ value
     : AT amount                         # intensity
     | kind paletteRef (THRU paletteRef)* (AS VALUES)?      # apply
     | COLOUR XY number COMMA number     # colourXy
-    | WHITE AT number KELVIN            # whiteAt
+    | WHITE AT number KELVIN (TINT number)?     # whiteAt
     | NUDGE COLOUR BY number COMMA number   # nudgeColour
     | AIM AT (MARK text | point) (FAN number)?    # aimAt
     | RELEASE (kind | attribute)        # releaseValue

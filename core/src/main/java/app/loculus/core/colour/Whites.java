@@ -1,5 +1,8 @@
 package app.loculus.core.colour;
 
+import app.loculus.core.problem.Refusal;
+import app.loculus.core.problem.WayOut;
+import app.loculus.core.unit.Decimal;
 import app.loculus.core.unit.Kelvin;
 
 /**
@@ -10,6 +13,9 @@ import app.loculus.core.unit.Kelvin;
  */
 public final class Whites {
 
+    /** Further off the locus nothing is called white: about six times what a person sees as neutral. */
+    private static final double FURTHEST = 0.05;
+
     private Whites() {}
 
     public static Chromaticity of(Kelvin temperature) {
@@ -17,10 +23,20 @@ public final class Whites {
     }
 
     /**
-     * @param temperature above 1677 K
-     * @param duv tint: distance from the locus in CIE 1960 uv, positive towards green
+     * @param duv tint: distance from the locus in CIE 1960 uv, −0.05 to 0.05, positive towards green
+     * @throws Refusal when the tint is further off
      */
     public static Chromaticity of(Kelvin temperature, double duv) {
+        if (!(Math.abs(duv) <= FURTHEST)) {
+            throw Refusal.of(
+                    "colour.tint",
+                    "tint",
+                    "A tint of " + Decimal.text(duv, 4) + " is no white any more.",
+                    WayOut.advice("Tints go from -0.05, magenta, to 0.05, green."));
+        }
+        if (duv == 0) {
+            return of(temperature);
+        }
         double t = temperature.value();
         Chromaticity on = of(temperature);
         // Both on one branch: the two loci do not meet at 4000 K.

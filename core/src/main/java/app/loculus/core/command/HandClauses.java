@@ -177,6 +177,7 @@ final class HandClauses extends RoomClauses {
 
     @Override
     public List<ShowEdit> visitWhiteAt(LineParser.WhiteAtContext c) {
-        return later(draft -> new SetColour(Whites.of(Kelvin.of(Terms.number(c.number())))));
+        double tint = c.TINT() == null ? 0 : Terms.number(c.number(1));
+        return later(draft -> new SetColour(Whites.of(Kelvin.of(Terms.number(c.number(0))), tint)));
     }
 }

@@ -98,4 +98,11 @@ class ColourTest {
         assertThat(Math.hypot(green.u() - on.u(), (green.v() - on.v()) * 2 / 3))
                 .isCloseTo(0.01, org.assertj.core.api.Assertions.within(1e-9));
     }
+
+    @Test
+    void without_tint_it_is_the_white_itself_and_too_much_of_it_is_refused() {
+        assertThat(Whites.of(Kelvin.of(3200), 0)).isEqualTo(Whites.of(Kelvin.of(3200)));
+        assertThatThrownBy(() -> Whites.of(Kelvin.of(3200), -0.06)).hasMessageContaining("no white any more");
+        assertThatThrownBy(() -> Whites.of(Kelvin.of(3200), Double.NaN)).isInstanceOf(Refusal.class);
+    }
 }

@@ -60,6 +60,7 @@ class VerbsTest {
                 "colour \"verdigris\" as values|Applies colour 1 “Verdigris”",
                 "colour xy 0.3, 0.3|Colour x 0.3 y 0.3",
                 "white at 3200 k|Colour x 0.4232 y 0.3991",
+                "white at 3200 k tint 0.01|Colour x 0.4366 y 0.4298",
                 "21 thru 23 reverse|Holds 3 units",
                 "shuffle seed 7|shuffle seed 7: 2 of 4 in 2 steps",
             })

@@ -248,11 +248,11 @@ public sealed interface HandEdits extends TypedEdit {
         }
     }
 
-    /** White of a colour temperature in kelvin. */
-    record White(double kelvin) implements HandEdits {
+    /** White of a colour temperature in kelvin. @param tint distance from the locus, positive to green; 0 when left out */
+    record White(double kelvin, Double tint) implements HandEdits {
         @Override
         public ShowEdit edit(Profiles library) {
-            return new SetColour(Whites.of(Kelvin.of(kelvin)));
+            return new SetColour(Whites.of(Kelvin.of(kelvin), tint == null ? 0 : tint));
         }
     }
 }
