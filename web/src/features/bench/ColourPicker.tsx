@@ -1,5 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import { edit } from '../../api/commands';
+import type { Schemas } from '../../api/client';
 import { useColourPlane } from '../../api/queries';
 import { attempt } from '../../app/notices';
 
@@ -19,14 +20,20 @@ function paint(canvas: HTMLCanvasElement, width: number, height: number, rgb: st
   context.putImageData(image, 0, 0);
 }
 
+/** Types are told apart by the dash of their outlines. */
+const DASHES = ['', '4 2', '1.5 2', '6 2 1 2'];
+
 const WHITES = [2700, 3200, 4000, 5600, 6500];
 
 /** Every colour by its place in u′v′; the server works out how each fixture gets there. */
 export function ColourPicker({
   disabled,
+  reach,
   onPick,
 }: {
   disabled: boolean;
+  /** What the types in hand can make, drawn into the plane. */
+  reach: Schemas['GamutView'][];
   onPick: (u: number, v: number) => void;
 }) {
   const canvas = useRef<HTMLCanvasElement>(null);
@@ -39,6 +46,13 @@ export function ColourPicker({
     u: plane ? plane.uFrom + (px / WIDTH) * (plane.uTo - plane.uFrom) : 0,
     v: plane ? plane.vTo - (py / HEIGHT) * (plane.vTo - plane.vFrom) : 0,
   });
+  const place = ({ u, v }: { u: number; v: number }): [number, number] =>
+    plane
+      ? [
+          ((u - plane.uFrom) / (plane.uTo - plane.uFrom)) * WIDTH,
+          ((plane.vTo - v) / (plane.vTo - plane.vFrom)) * HEIGHT,
+        ]
+      : [0, 0];
   const pickAt = (px: number, py: number) => {
     if (disabled || !plane) return;
     setAt({ px, py });
@@ -69,6 +83,9 @@ export function ColourPicker({
     <div className="flex shrink-0 flex-col gap-1">
       <div
         data-testid="colour-picker"
+        title={
+          reach.length > 0 ? `Drawn in: what ${reach.map((r) => r.type).join(', ')} can make` : undefined
+        }
         role="application"
         tabIndex={disabled ? -1 : 0}
         aria-disabled={disabled}
@@ -88,6 +105,32 @@ export function ColourPicker({
           style={{ width: WIDTH, height: HEIGHT }}
           className="block"
         />
+        {plane && (
+          <svg className="pointer-events-none absolute inset-0" width={WIDTH} height={HEIGHT} aria-hidden>
+            {reach.map((r, i) => (
+              <g key={i} fill="none" strokeLinejoin="round">
+                {r.outlines.map((o, j) => {
+                  const points = o.map((c) => place(c).join(',')).join(' ');
+                  return (
+                    <g key={j}>
+                      <polygon points={points} stroke="#fff" strokeWidth={2.5} />
+                      <polygon
+                        points={points}
+                        stroke="#000"
+                        strokeWidth={1}
+                        strokeDasharray={DASHES[i % DASHES.length]}
+                      />
+                    </g>
+                  );
+                })}
+                {r.slots.map((c, j) => {
+                  const [cx, cy] = place(c);
+                  return <circle key={j} cx={cx} cy={cy} r={2} fill="#000" stroke="#fff" />;
+                })}
+              </g>
+            ))}
+          </svg>
+        )}
         {at && (
           <span
             className="pointer-events-none absolute h-3 w-3 -translate-x-1/2 -translate-y-1/2 rounded-full border-2 border-sheet outline outline-ink"

@@ -99,7 +99,11 @@ export function ValuesPanel({ desk }: { desk: DeskView }) {
       </div>
       <div className="flex min-h-0 flex-1 gap-3">
         {kind === 'colour' && !matching && (
-          <ColourPicker disabled={!held} onPick={(u, v) => gesture({ type: 'colour', u, v })} />
+          <ColourPicker
+            disabled={!held}
+            reach={desk.gamuts}
+            onPick={(u, v) => gesture({ type: 'colour', u, v })}
+          />
         )}
         <div className="min-h-0 flex-1 overflow-auto">
           {kind === 'intensity' && held && <LevelKeys />}

@@ -38,6 +38,11 @@ public final class AdditiveMixer {
         return mix(alongEdge(nearest, reachable), nearest.distance() <= 1e-9);
     }
 
+    /** Corners of what the emitters reach, counter-clockwise in u′v′; one or two when they make no area. */
+    public List<Chromaticity> outline() {
+        return gamut.corners();
+    }
+
     /** What the emitters give together at these levels. */
     public Tristimulus light(List<Double> levels) {
         Tristimulus sum = Tristimulus.DARK;

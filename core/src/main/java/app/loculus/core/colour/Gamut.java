@@ -58,6 +58,11 @@ final class Gamut {
         return (b.u - a.u) * (c.v - a.v) - (b.v - a.v) * (c.u - a.u);
     }
 
+    /** Its corners, counter-clockwise in u′v′; one or two when there are no more. */
+    List<Chromaticity> corners() {
+        return hull.stream().map(c -> Chromaticity.ofUv(c.u(), c.v())).toList();
+    }
+
     /** Whether a colour lies inside, edges excluded; always false for fewer than three corners. */
     boolean contains(Chromaticity target) {
         Corner point = new Corner(-1, target.u(), target.v());

@@ -1,6 +1,7 @@
 package app.loculus.core.colour;
 
 import java.util.List;
+import java.util.stream.Stream;
 
 /**
  * Cyan, magenta and yellow flags in front of a white lamp.
@@ -23,6 +24,13 @@ public record SubtractiveMixer(Tristimulus white) {
                 .map(c -> c.differenceTo(target).grade() == ColourDifference.Grade.EXACT)
                 .orElse(false);
         return new Mix(levels, light, reached);
+    }
+
+    /** Corners of what the flags reach, counter-clockwise in u′v′: one colour of the lamp let through alone. */
+    public List<Chromaticity> outline() {
+        return Stream.of(List.of(0.0, 1.0, 1.0), List.of(1.0, 0.0, 1.0), List.of(1.0, 1.0, 0.0))
+                .flatMap(alone -> light(alone).chromaticity().stream())
+                .toList();
     }
 
     /** What leaves the fixture with these levels of cyan, magenta, yellow. */

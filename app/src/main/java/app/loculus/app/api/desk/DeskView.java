@@ -1,5 +1,7 @@
 package app.loculus.app.api.desk;
 
+import app.loculus.core.colour.Chromaticity;
+import app.loculus.core.desk.Reachable;
 import app.loculus.core.desk.ValueRow;
 import app.loculus.core.desk.ValueRows;
 import app.loculus.core.edit.palette.UpdatePalette;
@@ -29,6 +31,7 @@ import java.util.stream.Collectors;
  * @param groups all or some, by the number of each group of which something is in hand
  * @param look what highlight looks like
  * @param holds the selection in words
+ * @param gamuts colours that the types in hand can make
  * @param uses palettes that working values follow, or followed before they were changed by hand
  * @param touchedUnits how many units have working values
  */
@@ -48,6 +51,7 @@ record DeskView(
         String holds,
         int touchedUnits,
         List<ValueRow> values,
+        List<GamutView> gamuts,
         List<UseView> uses,
         int nextGroup,
         int nextColour) {
@@ -73,6 +77,7 @@ record DeskView(
                 holds(show, hand),
                 show.programmer().values().size(),
                 new ValueRows(show).rows(),
+                GamutView.all(show),
                 UseView.all(show),
                 app.loculus.core.edit.group.RecordGroup.nextFree(show),
                 app.loculus.core.edit.palette.PaletteFinder.nextFree(show, app.loculus.core.profile.Kind.COLOUR));
@@ -103,6 +108,28 @@ record DeskView(
                                     e.getValue(),
                                     UpdatePalette.changed(show, p.id()).size()))
                             .stream())
+                    .toList();
+        }
+    }
+
+    /** Colours a type can make, in u′v′. @param outlines corners in order; @param slots those of its wheels */
+    record GamutView(String type, List<List<PlaneView>> outlines, List<PlaneView> slots) {
+
+        /** @param u u′; @param v v′ */
+        record PlaneView(double u, double v) {
+            static PlaneView of(Chromaticity c) {
+                return new PlaneView(c.u(), c.v());
+            }
+        }
+
+        static List<GamutView> all(Show show) {
+            return Reachable.all(show).stream()
+                    .map(r -> new GamutView(
+                            r.type(),
+                            r.outlines().stream()
+                                    .map(o -> o.stream().map(PlaneView::of).toList())
+                                    .toList(),
+                            r.slots().stream().map(PlaneView::of).toList()))
                     .toList();
         }
     }
