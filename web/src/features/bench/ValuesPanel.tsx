@@ -177,7 +177,7 @@ function Row({ row, form, onChange }: { row: ValueRow; form: Form; onChange: (wh
   const guarded = row.kind === 'control' && row.attribute.startsWith('Control');
   return (
     <div className="flex h-8 items-center gap-2 border-b border-line">
-      <span className="w-20 shrink-0 truncate" title={row.attribute}>
+      <span className="w-18 shrink-0 truncate" title={row.attribute}>
         {row.label}
       </span>
       {row.ranges.length > 1 ? (
@@ -191,7 +191,7 @@ function Row({ row, form, onChange }: { row: ValueRow; form: Form; onChange: (wh
         />
       )}
       {writing ? (
-        <span className="w-26 shrink-0">
+        <span className="w-20 shrink-0">
           <Writing
             label={`${row.label} exactly`}
             start=""
@@ -204,7 +204,7 @@ function Row({ row, form, onChange }: { row: ValueRow; form: Form; onChange: (wh
       ) : (
         <button
           aria-label={`${row.label}: ${row[form] || row.text}`}
-          className={`mono min-h-7 w-26 shrink-0 truncate text-left ${SOURCE_SHAPE[row.source] ?? ''}`}
+          className={`mono min-h-7 w-20 shrink-0 truncate text-left ${SOURCE_SHAPE[row.source] ?? ''}`}
           title={`${row.source} · ${row.physical} · DMX ${row.dmx}\nPress to type: 50 · 20 thru 80 · 12 deg · 200 dmx · 51200 dmx16 · 0xC8 · “name” · colour 3`}
           disabled={guarded}
           onClick={() => setWriting(true)}
@@ -212,7 +212,7 @@ function Row({ row, form, onChange }: { row: ValueRow; form: Form; onChange: (wh
           {row[form] || row.text}
         </button>
       )}
-      <span className="w-20 truncate text-[12px]">
+      <span className="w-20 min-w-0 truncate text-[12px]">
         {row.palette ? (
           <span className="rounded-full bg-plum-soft px-2 py-0.5 text-plum">{row.palette}</span>
         ) : (
@@ -258,7 +258,7 @@ function Slots({
   };
   const release = () => window.clearTimeout(timer.current);
   return (
-    <span className="flex min-w-0 flex-1 items-center gap-0.5">
+    <span className="flex min-w-24 flex-1 items-center gap-0.5">
       {range?.picture && (
         <img
           src={`/api/profiles/${range.profile}/pictures/${range.picture}`}
@@ -283,7 +283,7 @@ function Slots({
       )}
       <select
         aria-label={row.label}
-        className="h-6 min-w-12 flex-1 rounded border border-line-strong bg-sheet px-1"
+        className="h-6 min-w-8 flex-1 rounded border border-line-strong bg-sheet px-1"
         value={guarded ? chosen : at >= 0 ? row.text : ''}
         onChange={(e) => (guarded ? setChosen(e.target.value) : set(e.target.value))}
       >

@@ -25,7 +25,7 @@ export function WhiteSliders({ onChange }: { onChange: (what: Edit) => void }) {
   return (
     <div onBlur={() => setInUse(false)}>
       <Slide
-        label="Warm to cold"
+        label="Warm – cold"
         min={0}
         value={warmth}
         text={kelvin}
@@ -50,7 +50,7 @@ interface Props {
 function Slide({ label, min, value, text, told, onChange }: Props) {
   return (
     <label className="flex h-7 items-center gap-2">
-      <span className="w-20 shrink-0">{label}</span>
+      <span className="w-18 shrink-0 whitespace-nowrap">{label}</span>
       <input
         type="range"
         min={min}
@@ -58,11 +58,11 @@ function Slide({ label, min, value, text, told, onChange }: Props) {
         aria-label={label}
         aria-valuetext={text}
         value={value}
-        className="fader h-7 min-w-16 flex-1"
+        className="fader h-7 min-w-12 flex-1"
         style={{ '--low': '0%', '--high': '0%' } as React.CSSProperties}
         onChange={(e) => onChange(Number(e.target.value))}
       />
-      <span className="mono w-26 shrink-0 text-[12px]">{told ? text : ''}</span>
+      <span className="mono w-20 shrink-0 text-[12px]">{told ? text : ''}</span>
       <span className="w-20" />
     </label>
   );

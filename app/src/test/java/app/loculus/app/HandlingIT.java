@@ -207,6 +207,25 @@ class HandlingIT extends InBrowser {
     }
 
     @Test
+    void a_white_by_temperature_and_tint_and_what_can_be_made_is_drawn_in() {
+        go("Palettes");
+        line("21 at full");
+        radio("^Colour$").last().click();
+        assertThat(page.getByTestId("colour-picker")).hasAttribute("title", Pattern.compile("Tideline Batten"));
+        assertThat(page.getByTestId("colour-picker").locator("polygon")).not().hasCount(0);
+        Locator warm = page.getByRole(AriaRole.SLIDER, new Page.GetByRoleOptions().setName("Warm – cold"));
+        warm.press("End");
+        assertThat(page.getByText("10,000 K")).isVisible();
+        assertThat(page.getByText(Pattern.compile("Stands for x 0\\.2788 y 0\\.292")))
+                .isVisible();
+        page.getByRole(AriaRole.SLIDER, new Page.GetByRoleOptions().setName("Tint"))
+                .press("Home");
+        assertThat(page.getByText("Duv -0.0300")).isVisible();
+        page.getByTestId("colour-picker").click();
+        assertThat(page.getByText("10,000 K")).hasCount(0);
+    }
+
+    @Test
     void groups_are_recorded_renamed_and_walked_with_arrows() {
         go("Groups");
         line("1 thru 3");
