@@ -36,6 +36,9 @@ final class HandClauses extends RoomClauses {
     /** Hexadecimal digits of one octet. */
     private static final int OCTET_DIGITS = 2;
 
+    /** One octet among values of two stands for itself twice, as everywhere: 0xC8 is 0xC8C8. */
+    private static final double REPEATED = 0x101;
+
     private final Clauses all;
 
     /** @param all reads values that belong to other rooms */
@@ -147,14 +150,14 @@ final class HandClauses extends RoomClauses {
     private static SetSpread hexadecimal(String word, List<TerminalNode> written) {
         List<String> digits =
                 written.stream().map(h -> h.getText().substring("0x".length())).toList();
-        int most = digits.stream().mapToInt(String::length).max().orElseThrow();
-        if (most > OCTET_DIGITS * 2) {
-            throw Refusal.of("value.range", "value", "0x" + digits.get(0) + " is more than two octets, 0x0 to 0xFFFF.");
-        }
-        List<Double> points =
-                digits.stream().map(d -> (double) Integer.parseInt(d, 16)).toList();
-        return new SetSpread(
-                word, new Spread(points), most > OCTET_DIGITS ? Amount.DMX16 : Amount.DMX, Optional.empty());
+        digits.stream().filter(d -> d.length() > OCTET_DIGITS * 2).findFirst().ifPresent(d -> {
+            throw Refusal.of("value.range", "value", "0x" + d + " is more than two octets, 0x0 to 0xFFFF.");
+        });
+        boolean fine = digits.stream().anyMatch(d -> d.length() > OCTET_DIGITS);
+        List<Double> points = digits.stream()
+                .map(d -> Integer.parseInt(d, 16) * (fine && d.length() <= OCTET_DIGITS ? REPEATED : 1.0))
+                .toList();
+        return new SetSpread(word, new Spread(points), fine ? Amount.DMX16 : Amount.DMX, Optional.empty());
     }
 
     private static Amount amount(LineParser.MeasureContext c) {

@@ -4,7 +4,7 @@ import app.loculus.core.colour.Chromaticity;
 import app.loculus.core.patch.Fixture;
 import app.loculus.core.patch.UnitId;
 import app.loculus.core.profile.ColourSystems;
-import app.loculus.core.profile.Mode;
+import app.loculus.core.profile.ProfileId;
 import app.loculus.core.programmer.Touching;
 import app.loculus.core.show.Show;
 import java.util.ArrayList;
@@ -21,21 +21,23 @@ import java.util.Map;
  */
 public record Reachable(String type, List<List<Chromaticity>> outlines, List<Chromaticity> slots) {
 
-    private record Made(Mode mode, int cell) {}
+    /** By name: a mode itself is long to tell from others. */
+    private record Made(ProfileId profile, String mode, int cell) {}
 
     /** A type once, however many of it are in hand; types without colour are left out. */
     public static List<Reachable> all(Show show) {
-        Map<Made, String> types = new LinkedHashMap<>();
+        Map<Made, Reachable> types = new LinkedHashMap<>();
         for (UnitId held : show.hand().selection().units()) {
             for (UnitId unit : Touching.withCells(show.patch(), held)) {
                 Fixture fixture = show.patch().get(unit.fixture());
-                types.putIfAbsent(
-                        new Made(show.patch().modeOf(fixture), unit.cell()),
-                        show.patch().profileOf(fixture).name());
+                types.computeIfAbsent(
+                        new Made(fixture.profile(), fixture.mode(), unit.cell()),
+                        made -> of(
+                                show.patch().profileOf(fixture).name(),
+                                show.patch().modeOf(fixture).colours(made.cell())));
             }
         }
-        return types.entrySet().stream()
-                .map(e -> of(e.getValue(), e.getKey().mode().colours(e.getKey().cell())))
+        return types.values().stream()
                 .filter(r -> !r.outlines().isEmpty() || !r.slots().isEmpty())
                 .distinct()
                 .toList();

@@ -167,6 +167,7 @@ class ValuesTest {
                 "11 pan at 51210 dmx16|11|200|10",
                 "11 pan at 0xC80A|11|200|10",
                 "11 pan at 0xc8|11|200|200",
+                "11 thru 12 pan at 0xC8 thru 0xFFFF|11|200|200",
                 "11 at 0xFFFF|15|255|255",
                 "21 at full red at 0xC80A|101|200|255",
                 "12 thru 14 at 0x00 thru 0xFF|39|128|128",
