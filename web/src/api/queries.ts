@@ -1,4 +1,4 @@
-import { QueryClient, useQuery } from '@tanstack/react-query';
+import { keepPreviousData, QueryClient, useQuery } from '@tanstack/react-query';
 import { useCurrentShow } from './current-show';
 import { answered, client, type GroupView, type PatchView } from './client';
 import { settled, stand } from './writing';
@@ -111,13 +111,21 @@ export const useMatch = (reference: number | null) =>
     reference !== null,
     [reference ?? 0],
   );
-/** Every value of what is in hand. @param wanted whether it is looked at */
-export const useValueTable = (wanted: boolean) =>
-  useOfShow(
-    'value table',
-    async (id) => answered(await client.GET('/api/shows/{id}/values', at(id))),
-    wanted,
-  );
+/** Values of what is in hand. @param touched only what would be recorded; @param from the first row that is seen */
+export function useValueTable(touched: boolean, from: number, rows: number) {
+  const id = useCurrentShow((s) => s.id);
+  return useQuery({
+    queryKey: ['show', id, 'value table', touched, from, rows],
+    queryFn: async () =>
+      answered(
+        await client.GET('/api/shows/{id}/values', {
+          params: { path: { id: id! }, query: { touched, from, rows } },
+        }),
+      ),
+    enabled: id !== null,
+    placeholderData: keepPreviousData,
+  });
+}
 export const useMarks = (wanted = true) =>
   useOfShow('marks', async (id) => answered(await client.GET('/api/shows/{id}/marks', at(id))), wanted);
 export const useCoverage = () =>

@@ -4,12 +4,34 @@ import { useKept } from '../../app/kept';
 import { runLine } from '../../app/Line';
 import { Button } from '../../ui/Button';
 import { inputShape } from '../../ui/Field';
+import { useLineReading } from './useLineReading';
 
 /** One step of a nudge in u′v′: about what an eye can just tell. */
 const STEP = 0.002;
 const FAR = 5;
 
 const INK: Record<string, string> = { exact: 'text-moss', match: 'text-moss', close: 'text-ochre' };
+
+/** What was matched, kept where the palette has it for its type; what that does to the palette stands beside it first. */
+function Keep({ reference }: { reference: string }) {
+  const changed = useDesk().data?.uses.find(
+    (u) => u.changed > 0 && (u.kind === 'colour' || u.kind === 'combined'),
+  );
+  const text = changed
+    ? `update ${changed.kind} ${changed.number} per type`
+    : reference && `record ${reference} merge per type keep colour`;
+  const reading = useLineReading(text);
+  if (!text) return null;
+  const refused = reading.problems[0]?.words;
+  return (
+    <div className="flex items-start gap-2 text-[12px]">
+      <Button kind="main" label={text} disabled={!reading.outcome} onClick={() => void runLine(text)}>
+        Keep for its type
+      </Button>
+      <span className={refused ? 'text-ink-2' : ''}>{refused ?? reading.outcome?.words.join(' · ')}</span>
+    </div>
+  );
+}
 
 /** A reference, and what is in hand shifted until the eye says they are alike; the difference stands beside. */
 export function MatchByEye({ onClose }: { onClose: () => void }) {
@@ -105,6 +127,7 @@ export function MatchByEye({ onClose }: { onClose: () => void }) {
           ))}
         </tbody>
       </table>
+      {held.length > 0 && <Keep reference={match.data?.palette ?? ''} />}
       {reference !== null && match.error && (
         <p className="text-[12px] text-madder">There is no fixture {reference}.</p>
       )}

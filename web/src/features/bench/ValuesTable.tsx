@@ -16,6 +16,8 @@ type Cell = Schemas['ValueCell'];
 const ROW = 30;
 const COLUMN = 104;
 const HEAD = 168;
+/** Rows that are asked for together; those around what is seen are there already. */
+const PART = 50;
 
 /** Every value of what is in hand: where it comes from at a glance, changed, spread and let go of cell by cell. */
 export function ValuesTable({ open, onClose }: { open: boolean; onClose: () => void }) {
@@ -27,24 +29,22 @@ export function ValuesTable({ open, onClose }: { open: boolean; onClose: () => v
 }
 
 function Inside() {
-  const table = useValueTable(true).data;
   const [touched, setTouched] = useState(false);
   const [slots, setSlots] = useState(false);
+  const [seen, setSeen] = useState(0);
   const scroller = useRef<HTMLDivElement>(null);
-  const held = table?.rows ?? [];
-  const isTouched = (c?: Cell) => c?.touched ?? false;
-  const shown = touched ? held.filter((r) => Object.values(r.cells).some(isTouched)) : held;
-  const columns = (table?.columns ?? []).filter(
-    (c) => !touched || shown.some((r) => isTouched(r.cells[c.attribute])),
-  );
+  const table = useValueTable(touched, Math.max(0, seen - PART), 3 * PART).data;
+  const columns = table?.columns ?? [];
+  const count = table?.all ?? 0;
   const rows = useVirtualizer({
-    count: shown.length,
+    count,
     getScrollElement: () => scroller.current,
     estimateSize: () => ROW,
     overscan: 10,
+    onChange: (v) => setSeen(Math.floor((v.range?.startIndex ?? 0) / PART) * PART),
   });
   if (!table) return <p className="text-ink-2">Looking…</p>;
-  if (held.length === 0)
+  if (count === 0 && !touched)
     return <p className="text-ink-2">Take lights in hand first; their values stand here.</p>;
   return (
     <div className="space-y-2">
@@ -69,7 +69,7 @@ function Inside() {
         className="max-h-[58vh] overflow-auto rounded-md border border-line-strong"
         role="grid"
         aria-label="Values"
-        aria-rowcount={shown.length}
+        aria-rowcount={count}
         tabIndex={0}
       >
         <div style={{ width: HEAD + COLUMN * columns.length }}>
@@ -83,26 +83,26 @@ function Inside() {
           </div>
           <div className="relative" style={{ height: rows.getTotalSize() }}>
             {rows.getVirtualItems().map((item) => {
-              const row = shown[item.index]!;
+              const row = table.rows[item.index - table.from];
               return (
                 <div
-                  key={row.unit}
+                  key={item.index}
                   role="row"
                   className="absolute flex w-full border-b border-line"
                   style={{ height: ROW, transform: `translateY(${item.start}px)` }}
                 >
                   <span role="rowheader" className="truncate px-2 leading-[29px]" style={{ width: HEAD }}>
-                    <b className="mono">{row.unit}</b>{' '}
-                    <span className="text-[12px] text-ink-2">{row.type}</span>
+                    <b className="mono">{row?.unit ?? '…'}</b>{' '}
+                    <span className="text-[12px] text-ink-2">{row?.type}</span>
                   </span>
-                  {columns.map((c) => (
+                  {(row ? columns : []).map((c) => (
                     <span
                       key={c.attribute}
                       role="gridcell"
                       style={{ width: COLUMN }}
                       className="flex min-w-0"
                     >
-                      <Value unit={row.unit} column={c} cell={row.cells[c.attribute]} slots={slots} />
+                      <Value unit={row!.unit} column={c} cell={row!.cells[c.attribute]} slots={slots} />
                     </span>
                   ))}
                 </div>

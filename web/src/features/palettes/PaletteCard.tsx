@@ -92,6 +92,12 @@ export function PaletteCard({ palettes, held, uses, next, onOpen }: Props) {
                   Take {use.changed} back
                 </Button>
                 <Button
+                  label="As the correction of their types: other types stay"
+                  onClick={() => run(`update ${lineOf(one)} per type`)}
+                >
+                  for their type
+                </Button>
+                <Button
                   label="As values of their own: nobody else changes"
                   onClick={() => run(`update ${lineOf(one)} per fixture`)}
                 >

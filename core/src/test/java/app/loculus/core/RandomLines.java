@@ -113,6 +113,8 @@ public final class RandomLines {
             "tint colour " + (1 + random.nextInt(3)) + " teal",
             "time colour " + (1 + random.nextInt(3)) + " at " + random.nextInt(5),
             "mark \"Spot\" at " + (random.nextInt(9) - 4) + ", 3, " + random.nextInt(3),
+            "realign " + (random.nextBoolean() ? "lights " : "") + "0,0,0 to 0.1," + random.nextInt(3) + ",0",
+            "update colour " + (1 + random.nextInt(3)) + " per type",
             "delete mark \"Spot\"" + (random.nextBoolean() ? " as values" : ""),
             "mark \"Met " + random.nextInt(3) + "\" from position " + (1 + random.nextInt(3)),
             range + " aim at 0, 3, 0 fan " + random.nextInt(4),

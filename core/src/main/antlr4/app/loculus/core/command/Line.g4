@@ -21,7 +21,7 @@ aloud : integer address EOF ;
 command
     : patch | add | unpatch | delete | name | place | hang | purpose | noteGroup | note
     | renumber | change | swap | shift | compact | mark | universe | saveVersion | restoreVersion
-    | recordGroup | editGroup | moveGroup | copyGroup | freezeGroup | tintGroup | starterGroups | recordPalette | takeOut | tidyPalette | copyPalette | movePalette | narrowPalette | joinPalettes | fillPalette | updatePalette | starterPalettes | setMark | markFrom | moveMark | renameMark | tintPalette | notePalette | timePalette | rename
+    | recordGroup | editGroup | moveGroup | copyGroup | freezeGroup | tintGroup | starterGroups | recordPalette | takeOut | tidyPalette | copyPalette | movePalette | narrowPalette | joinPalettes | fillPalette | updatePalette | starterPalettes | setMark | markFrom | moveMark | renameMark | realign | tintPalette | notePalette | timePalette | rename
     | home | clear | next | previous | whole | invert | recordHighlight | forgetHighlight | highlight | undo | redo
     | choose
     ;
@@ -95,12 +95,14 @@ notePalette : NOTE kind paletteRef text ;
 narrowPalette : NARROW kind paletteRef PER (TYPE | FIXTURE) ;
 joinPalettes : TAKE kind paletteRef INTO kind? paletteRef ;
 fillPalette : FILL kind paletteRef FOR TYPE text (FROM TYPE text)? ;
-updatePalette : UPDATE kind paletteRef (PER FIXTURE)? ;
+updatePalette : UPDATE kind paletteRef scope? ;
 starterPalettes : STARTER PALETTES ;
 setMark : MARK text AT point ;
 markFrom : MARK text FROM POSITION paletteRef ;
 moveMark : MOVE MARK text (BY | TO) point ;
 renameMark : RENAME MARK text text ;
+realign : REALIGN (LIGHTS selection?)? (POSITION paletteRef (PLUS paletteRef)*)? (MARK text (PLUS text)*)? known (PLUS known)* ;
+known : (point | text) TO point ;
 timePalette : TIME kind paletteRef (PLUS paletteRef)* (AT number | OFF) ;
 scope : GLOBAL | PER TYPE | PER FIXTURE ;
 onto : MERGE | REPLACE ;
@@ -218,7 +220,7 @@ WHOLE : 'whole' ; STEP : 'step' ; CELLS : 'cells' ; SORT : 'sort' ; ACROSS : 'ac
 OUTWARD : 'outward' ; ROWS : 'rows' ; COLUMNS : 'columns' ; DIAGONAL : 'diagonal' ; RINGS : 'rings' ; WITHIN : 'within' ;
 INVERT : 'invert' ; REST : 'rest' ; HAND : 'hand' ; WHERE : 'where' ; LIT : 'lit' ; DARK : 'dark' ; ACTIVE : 'active' ; USES : 'uses' ; IN : 'in' ; UNPATCHED : 'unpatched' ;
 ONLY : 'only' ; WITHOUT : 'without' ; KEEP : 'keep' ; NEW : 'new' ; REFERENCES : 'references' ; TIDY : 'tidy' ; TIME : 'time' ; RELEASE : 'release' ; NUDGE : 'nudge' ; AIM : 'aim' ; FAN : 'fan' ; NARROW : 'narrow' ; INTO : 'into' ; FILL : 'fill' ; FOR : 'for' ; UPDATE : 'update' ; PALETTES : 'palettes' ;
-AND : 'and' ; OR : 'or' ; OPEN : '(' ; CLOSED : ')' ; BOTH : '&' ;
+REALIGN : 'realign' ; LIGHTS : 'lights' ; AND : 'and' ; OR : 'or' ; OPEN : '(' ; CLOSED : ')' ; BOTH : '&' ;
 PLUS : '+' ; MINUS : '-' ; COMMA : ',' ;
 HEX : '0x' [0-9a-f]+ ;
 DECIMAL : [0-9]+ '.' [0-9]+ ;

@@ -144,8 +144,9 @@ final class PaletteClauses extends RoomClauses {
 
     @Override
     public List<ShowEdit> visitUpdatePalette(LineParser.UpdatePaletteContext c) {
-        return later(draft ->
-                new UpdatePalette(palette(draft, c.kind(), c.paletteRef()).id(), c.FIXTURE() != null));
+        return later(draft -> new UpdatePalette(
+                palette(draft, c.kind(), c.paletteRef()).id(),
+                Optional.ofNullable(c.scope()).map(PaletteClauses::scope)));
     }
 
     @Override

@@ -20,8 +20,9 @@ import java.util.Optional;
  * How the colours of what is in hand stand to that of one fixture, as their profiles have it; the eye decides.
  *
  * @param reference what that one shows, as a screen has it; empty when it shows no colour
+ * @param palette the one its colour follows, as the line has it; empty when it follows none
  */
-public record ColourMatch(String reference, List<MatchRow> rows) {
+public record ColourMatch(String reference, String palette, List<MatchRow> rows) {
 
     /**
      * Units of one type that show the same.
@@ -47,7 +48,18 @@ public record ColourMatch(String reference, List<MatchRow> rows) {
         }
         List<MatchRow> rows = new ArrayList<>();
         wanted.ifPresent(w -> counts.forEach((alike, units) -> rows.add(row(alike, units, w))));
-        return new ColourMatch(wanted.map(ColourMatch::hex).orElse(""), rows);
+        return new ColourMatch(wanted.map(ColourMatch::hex).orElse(""), palette(show, reference), rows);
+    }
+
+    private static String palette(Show show, UnitId reference) {
+        return Touching.withCells(show.patch(), reference).stream()
+                .flatMap(unit -> show.programmer().of(unit).byAttribute().entrySet().stream())
+                .filter(e -> e.getKey().makesColour())
+                .flatMap(e -> e.getValue().value().followed().stream())
+                .flatMap(id -> show.palette(id).stream())
+                .map(p -> p.kind().word() + " " + p.number())
+                .findFirst()
+                .orElse("");
     }
 
     private static MatchRow row(Alike alike, int units, Chromaticity wanted) {

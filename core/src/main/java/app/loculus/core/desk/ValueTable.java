@@ -12,25 +12,39 @@ import app.loculus.core.profile.NamedRange;
 import app.loculus.core.profile.Parameter;
 import app.loculus.core.profile.Profile;
 import app.loculus.core.programmer.Touching;
+import app.loculus.core.programmer.UnitValues;
 import app.loculus.core.resolve.Held;
 import app.loculus.core.resolve.Resolved;
 import app.loculus.core.show.Show;
 import app.loculus.core.unit.Decimal;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.function.Predicate;
+import java.util.stream.Collectors;
 
 /**
- * What is in hand, unit by unit and attribute by attribute.
+ * What is in hand, unit by unit and attribute by attribute: a window of it, since thousands may be in hand.
  *
- * @param columns attributes of whatever is in hand, by kind
+ * @param columns attributes of all that is in hand, by kind
+ * @param from place of the first row among all; @param all how many there are
  * @param rows in the order of the selection
  */
-public record ValueTable(List<ValueColumn> columns, List<UnitRow> rows) {
+public record ValueTable(List<ValueColumn> columns, int from, int all, List<UnitRow> rows) {
+
+    /**
+     * What of it is looked at.
+     *
+     * @param touched only units with a value that would be recorded, and only such attributes
+     * @param from place of the first row; @param rows at most so many
+     */
+    public record Window(boolean touched, int from, int rows) {}
 
     /** @param label as the profile that has it first calls it */
     public record ValueColumn(String attribute, String label, String kind) {}
@@ -53,25 +67,77 @@ public record ValueTable(List<ValueColumn> columns, List<UnitRow> rows) {
     private static final List<String> KINDS =
             List.of("intensity", "position", "colour", "beam", "shape", "control", "combined");
 
-    public static ValueTable of(Show show) {
-        Map<String, ValueColumn> columns = new LinkedHashMap<>();
-        List<UnitRow> rows = new ArrayList<>();
-        Map<Fixture, List<Resolved>> resolved = new LinkedHashMap<>();
-        for (UnitId held : show.hand().selection().units()) {
-            for (UnitId unit : Touching.withCells(show.patch(), held)) {
-                Fixture fixture = show.patch().get(unit.fixture());
-                List<Resolved> channels = resolved.computeIfAbsent(fixture, show.resolver()::resolve);
-                row(show, fixture, unit, channels, columns).ifPresent(rows::add);
-            }
-        }
-        List<ValueColumn> sorted = columns.values().stream()
-                .sorted(Comparator.comparingInt(c -> KINDS.indexOf(c.kind())))
+    public static ValueTable of(Show show, Window window) {
+        List<UnitId> units = units(show).stream()
+                .filter(u -> !window.touched() || !touched(show, u).isEmpty())
                 .toList();
-        return new ValueTable(sorted, rows);
+        int from = Math.max(0, Math.min(window.from(), units.size()));
+        int to = Math.min(units.size(), from + Math.max(0, window.rows()));
+        Map<Fixture, List<Resolved>> resolved = new LinkedHashMap<>();
+        List<UnitRow> rows = units.subList(from, to).stream()
+                .map(unit -> row(
+                        show,
+                        unit,
+                        resolved.computeIfAbsent(show.patch().get(unit.fixture()), show.resolver()::resolve)))
+                .toList();
+        return new ValueTable(columns(show, units, window.touched()), from, units.size(), rows);
     }
 
-    private static Optional<UnitRow> row(
-            Show show, Fixture fixture, UnitId unit, List<Resolved> channels, Map<String, ValueColumn> columns) {
+    /** What is in hand with its cells, as far as there is something to set. */
+    private static List<UnitId> units(Show show) {
+        return show.hand().selection().units().stream()
+                .flatMap(held -> Touching.withCells(show.patch(), held).stream())
+                .filter(u -> !show.patch()
+                        .modeOf(show.patch().get(u.fixture()))
+                        .parameters(u.cell())
+                        .isEmpty())
+                .toList();
+    }
+
+    private static Set<Attribute> touched(Show show, UnitId unit) {
+        UnitValues values = show.programmer().of(unit);
+        if (values.isEmpty()) {
+            return Set.of();
+        }
+        return show.resolver().held(unit, values).entrySet().stream()
+                .filter(e -> e.getValue().touched())
+                .map(Map.Entry::getKey)
+                .collect(Collectors.toSet());
+    }
+
+    private static List<ValueColumn> columns(Show show, List<UnitId> units, boolean touched) {
+        Map<String, ValueColumn> columns = new LinkedHashMap<>();
+        Set<List<Object>> seen = new HashSet<>();
+        for (UnitId unit : units) {
+            Fixture fixture = show.patch().get(unit.fixture());
+            if (touched) {
+                Set<Attribute> own = touched(show, unit);
+                columns(show, fixture, unit, columns, own::contains);
+            } else if (seen.add(List.of(fixture.profile(), fixture.mode(), unit.cell()))) {
+                columns(show, fixture, unit, columns, a -> true);
+            }
+        }
+        return columns.values().stream()
+                .sorted(Comparator.comparingInt(c -> KINDS.indexOf(c.kind())))
+                .toList();
+    }
+
+    private static void columns(
+            Show show, Fixture fixture, UnitId unit, Map<String, ValueColumn> columns, Predicate<Attribute> wanted) {
+        Profile profile = show.patch().profileOf(fixture);
+        for (Parameter p : show.patch().modeOf(fixture).parameters(unit.cell()).values()) {
+            if (wanted.test(p.attribute())) {
+                columns.computeIfAbsent(p.attribute().name(), name -> {
+                    AttributeDefinition definition = profile.definition(p.attribute());
+                    String kind = definition.kind().name().toLowerCase(Locale.ROOT);
+                    return new ValueColumn(name, definition.pretty(), kind);
+                });
+            }
+        }
+    }
+
+    private static UnitRow row(Show show, UnitId unit, List<Resolved> channels) {
+        Fixture fixture = show.patch().get(unit.fixture());
         Profile profile = show.patch().profileOf(fixture);
         Mode mode = show.patch().modeOf(fixture);
         Map<Attribute, Held> held = show.resolver().held(unit, show.programmer().of(unit));
@@ -79,15 +145,18 @@ public record ValueTable(List<ValueColumn> columns, List<UnitRow> rows) {
         for (Parameter p : mode.parameters(unit.cell()).values()) {
             Resolved now = channels.get(p.channel());
             if (now.function().attribute().equals(p.attribute())) {
-                AttributeDefinition definition = profile.definition(p.attribute());
-                String name = p.attribute().name();
-                String kind = definition.kind().name().toLowerCase(Locale.ROOT);
-                columns.putIfAbsent(name, new ValueColumn(name, definition.pretty(), kind));
                 Optional<Held> own = Optional.ofNullable(held.get(p.attribute()));
-                cells.put(name, cell(show, now, own, definition, slots(show, fixture, mode, p, channels)));
+                cells.put(
+                        p.attribute().name(),
+                        cell(
+                                show,
+                                now,
+                                own,
+                                profile.definition(p.attribute()),
+                                slots(show, fixture, mode, p, channels)));
             }
         }
-        return cells.isEmpty() ? Optional.empty() : Optional.of(new UnitRow(show.label(unit), profile.name(), cells));
+        return new UnitRow(show.label(unit), profile.name(), cells);
     }
 
     private static ValueCell cell(

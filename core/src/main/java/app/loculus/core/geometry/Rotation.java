@@ -11,6 +11,21 @@ public record Rotation(double x, double y, double z) {
 
     public static final Rotation NONE = new Rotation(0, 0, 0);
 
+    /** Straight up or down, turning about x and about z is the same. */
+    private static final double UPRIGHT = 1e-9;
+
+    /** The turn that takes the axes of the fixture's own frame to these, each of length 1 and square to the others. */
+    static Rotation ofAxes(Vector3 x, Vector3 y, Vector3 z) {
+        double aboutY = Math.asin(Math.max(-1, Math.min(1, -x.z())));
+        if (Math.abs(Math.cos(aboutY)) < UPRIGHT) {
+            return new Rotation(0, Math.toDegrees(aboutY), Math.toDegrees(Math.atan2(-y.x(), y.y())));
+        }
+        return new Rotation(
+                Math.toDegrees(Math.atan2(y.z(), z.z())),
+                Math.toDegrees(aboutY),
+                Math.toDegrees(Math.atan2(x.y(), x.x())));
+    }
+
     public Vector3 turn(Vector3 v) {
         return aboutZ(aboutY(aboutX(v, x), y), z);
     }

@@ -21,6 +21,11 @@ public record Vector3(double x, double y, double z) {
         return x * other.x + y * other.y + z * other.z;
     }
 
+    /** Right-handed. */
+    public Vector3 cross(Vector3 other) {
+        return new Vector3(y * other.z - z * other.y, z * other.x - x * other.z, x * other.y - y * other.x);
+    }
+
     public double length() {
         return Math.sqrt(dot(this));
     }

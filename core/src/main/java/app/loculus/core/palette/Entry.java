@@ -8,4 +8,10 @@ import app.loculus.core.value.AttributeValue;
  *
  * @param companion whether it came along because another entry does not work without it
  */
-public record Entry(ScopeKey scope, Attribute attribute, AttributeValue value, boolean companion) {}
+public record Entry(ScopeKey scope, Attribute attribute, AttributeValue value, boolean companion) {
+
+    /** The same place with another value. */
+    public Entry holding(AttributeValue other) {
+        return new Entry(scope, attribute, other, companion);
+    }
+}

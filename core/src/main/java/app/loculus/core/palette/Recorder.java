@@ -33,7 +33,8 @@ import java.util.stream.Stream;
  *
  * <p>Without a scope asked for: intensity and position per fixture; everything else global if all agree on each
  * attribute, else per type if units of each type agree, else per fixture. And narrower than that where the palette would
- * not give everybody who contributed the same output again.
+ * not give everybody who contributed the same output again. Merged into a palette, no broader than everybody who
+ * contributes is held there already: what was corrected for a type is corrected for that type.
  */
 public final class Recorder {
 
@@ -74,8 +75,9 @@ public final class Recorder {
             refuseLoss(asked.get(), recorded, put.apply(recorded));
             return recorded;
         }
-        String reason = "all agree";
-        for (Scope scope : FROM_BROAD) {
+        Scope broadest = broadest();
+        String reason = broadest == Scope.GLOBAL ? "all agree" : "as it is held already";
+        for (Scope scope : FROM_BROAD.subList(broadest.ordinal(), FROM_BROAD.size())) {
             Map<Attribute, Set<String>> differ = disagreements(scope, a -> !own(a));
             Recorded recorded = at(scope, reasoned(scope, reason));
             List<String> lost = differ.isEmpty() ? hurt(recorded, put.apply(recorded)) : List.of();
@@ -89,6 +91,31 @@ public final class Recorder {
                                     ", ", differ.entrySet().iterator().next().getValue());
         }
         throw new IllegalStateException("Per fixture always holds");
+    }
+
+    /** Where each of those that bring something has entries of its own already, they are changed there. */
+    private Scope broadest() {
+        if (before.isEmpty()) {
+            return Scope.GLOBAL;
+        }
+        return contributions.stream()
+                .map(c -> heldAt(before.get(), c))
+                .min(java.util.Comparator.naturalOrder())
+                .orElse(Scope.GLOBAL);
+    }
+
+    private static Scope heldAt(Palette before, Contribution c) {
+        return c.narrowerThan(Scope.GLOBAL).stream()
+                .filter(key -> before.entries(key).keySet().stream().anyMatch(a -> brings(c, a)))
+                .findFirst()
+                .map(ScopeKey::scope)
+                .orElse(Scope.GLOBAL);
+    }
+
+    /** The mix of a colour counts as one. */
+    private static boolean brings(Contribution c, Attribute attribute) {
+        return !c.companions().contains(attribute)
+                && c.values().keySet().stream().anyMatch(a -> a.equals(attribute) || a.isMix() && attribute.isMix());
     }
 
     private String reasoned(Scope scope, String reason) {

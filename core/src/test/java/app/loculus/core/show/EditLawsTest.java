@@ -18,7 +18,7 @@ class EditLawsTest {
         RandomLines lines = new RandomLines(seed);
         List<Show> shows = new ArrayList<>(List.of(Rig.everyKind()));
         Show now = shows.get(0);
-        for (int i = 0; i < 80; i++) {
+        for (int i = 0; i < 120; i++) {
             now = lines.step(now);
         }
         Show end = now;

@@ -175,6 +175,23 @@ class PaletteEditsTest {
     }
 
     @Test
+    void what_was_corrected_for_a_type_is_corrected_for_that_type_again() {
+        Show show = verdigris("11 thru 14 + 21 colour 1", "11 thru 14 red at 40");
+        Show corrected = Rig.after(show, "update colour 1 per type");
+        assertThat(given(corrected, colour(corrected, 1), 12).follows()).isEqualTo(Follows.TYPE);
+        Show again = Rig.after(corrected, "11 thru 14 red at 60", "update colour 1");
+        assertThat(given(again, colour(again, 1), 12).follows()).isEqualTo(Follows.TYPE);
+        assertThat(given(again, colour(again, 1), 12).values().get(new Attribute("ColorAdd_R")))
+                .isEqualTo(AttributeValue.level(0.6));
+        for (int other : new int[] {21, 31, 41}) {
+            assertThat(given(again, colour(again, 1), other).values())
+                    .as("what " + other + " gets")
+                    .isEqualTo(given(show, colour(show, 1), other).values());
+        }
+        assertThat(colour(again, 1).intent()).isEqualTo(colour(show, 1).intent());
+    }
+
+    @Test
     void starter_palettes_know_every_slot_and_a_second_run_adds_only_what_is_new() {
         Show show = Rig.after(Rig.everyKind(), "starter palettes");
         assertThat(show.palette(Kind.INTENSITY, 6).orElseThrow().name()).isEqualTo("Full");

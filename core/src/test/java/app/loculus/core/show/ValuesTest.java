@@ -29,6 +29,8 @@ import org.junit.jupiter.params.provider.CsvSource;
 
 class ValuesTest {
 
+    private static final ValueTable.Window ALL_ROWS = new ValueTable.Window(false, 0, 500);
+
     private static UnitValues values(Show show, int number, int cell) {
         return show.programmer().of(new UnitId(show.patch().number(number).id(), cell));
     }
@@ -317,7 +319,7 @@ class ValuesTest {
                 "record colour 1",
                 "clear all",
                 "11 colour 1 zoom at 9 deg");
-        ValueTable table = ValueTable.of(show);
+        ValueTable table = ValueTable.of(show, ALL_ROWS);
         assertThat(table.columns()).extracting(ValueTable.ValueColumn::kind).startsWith("intensity", "position");
         ValueTable.UnitRow row = table.rows().get(0);
         assertThat(row.unit()).isEqualTo("11");
@@ -329,9 +331,27 @@ class ValuesTest {
             assertThat(pan.touched()).isFalse();
             assertThat(pan.slots()).isEqualTo("1.11 = 128 · 1.12 = 0");
         });
-        ValueTable par = ValueTable.of(Rig.after(Rig.everyKind(), "21 at 50"));
+        ValueTable par = ValueTable.of(Rig.after(Rig.everyKind(), "21 at 50"), ALL_ROWS);
         assertThat(par.rows().get(0).cells().get("ColorAdd_R").slots())
                 .as("scaled by the virtual dimmer")
                 .isEqualTo("1.101 = 128");
+    }
+
+    @Test
+    void of_many_in_hand_the_table_gives_the_rows_that_are_looked_at() {
+        Show show = Rig.after(Rig.everyKind(), "12 + 14 zoom at 9 deg", "all");
+        ValueTable all = ValueTable.of(show, ALL_ROWS);
+        assertThat(all.all()).isEqualTo(all.rows().size());
+        ValueTable some = ValueTable.of(show, new ValueTable.Window(false, 3, 2));
+        assertThat(some.rows()).isEqualTo(all.rows().subList(3, 5));
+        assertThat(some.columns()).isEqualTo(all.columns());
+        assertThat(some.all()).isEqualTo(all.all());
+        assertThat(ValueTable.of(show, new ValueTable.Window(false, 10_000, 2)).rows())
+                .isEmpty();
+        ValueTable touched = ValueTable.of(show, new ValueTable.Window(true, 0, 500));
+        assertThat(touched.rows()).extracting(ValueTable.UnitRow::unit).containsExactly("12", "14");
+        assertThat(touched.columns())
+                .extracting(ValueTable.ValueColumn::attribute)
+                .containsExactly("Zoom");
     }
 }

@@ -10,11 +10,14 @@ import app.loculus.core.show.Show;
 import java.util.List;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
 /** Everything the bench and the niches show. */
 @RestController
 class DeskController {
+
+    private static final int MOST_ROWS = 500;
 
     private final Shows shows;
 
@@ -34,10 +37,19 @@ class DeskController {
         return ColourMatch.of(show, UnitId.whole(show.patch().number(reference).id()));
     }
 
-    /** What is in hand, unit by unit and attribute by attribute. */
+    /**
+     * What is in hand, unit by unit and attribute by attribute.
+     *
+     * @param touched only what would be recorded
+     * @param from place of the first row; @param rows at most so many, and never more than 500
+     */
     @GetMapping("/api/shows/{id}/values")
-    ValueTable values(@PathVariable long id) {
-        return ValueTable.of(shows.get(id).show());
+    ValueTable values(
+            @PathVariable long id,
+            @RequestParam(defaultValue = "false") boolean touched,
+            @RequestParam(defaultValue = "0") int from,
+            @RequestParam(defaultValue = "200") int rows) {
+        return ValueTable.of(shows.get(id).show(), new ValueTable.Window(touched, from, Math.min(rows, MOST_ROWS)));
     }
 
     @GetMapping("/api/shows/{id}/groups")

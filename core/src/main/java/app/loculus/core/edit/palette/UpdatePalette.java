@@ -25,9 +25,10 @@ import java.util.Set;
 /**
  * Takes what was changed by hand back into the palette it followed before; those follow it again then.
  *
- * @param onlyThese as values of their own, so that nobody else changes
+ * @param scope for whom; worked out from the values when absent. Per fixture, nobody else changes; per type, it is the
+ *     correction of those types
  */
-public record UpdatePalette(PaletteId palette, boolean onlyThese) implements ShowEdit {
+public record UpdatePalette(PaletteId palette, Optional<Scope> scope) implements ShowEdit {
 
     @Override
     public void on(Draft draft) {
@@ -53,7 +54,7 @@ public record UpdatePalette(PaletteId palette, boolean onlyThese) implements Sho
                         before.kind(),
                         Optional.of(before.number()),
                         Optional.empty(),
-                        onlyThese ? Optional.of(Scope.PER_FIXTURE) : Optional.empty(),
+                        scope,
                         RecordPalette.Onto.MERGE,
                         what)
                 .from(draft, Contributions.of(draft, before.kind(), what, changed));
