@@ -22,6 +22,7 @@ import { Coverage } from './Coverage';
 import { called, KINDS, lineOf, type Kind } from './kinds';
 import { PaletteCard } from './PaletteCard';
 import { PaletteNiche } from './PaletteNiche';
+import { Realign } from './Realign';
 import { RecordPalette } from './RecordPalette';
 import { StarterPalettes } from './StarterPalettes';
 
@@ -100,6 +101,7 @@ function Shelf({ onView }: { onView: (view: 'shelf' | 'coverage') => void }) {
   const [picked, setPicked] = useState<number[]>([]);
   const [opened, setOpened] = useState(false);
   const [starting, setStarting] = useState(false);
+  const [realigning, setRealigning] = useState(false);
   const [landing, setLanding] = useState('');
   const sensors = useSensors(useSensor(PointerSensor, SLIP));
   const ofKind = useMemo(() => palettes.filter((p) => p.kind === kind), [palettes, kind]);
@@ -155,6 +157,14 @@ function Shelf({ onView }: { onView: (view: 'shelf' | 'coverage') => void }) {
             onChange={(e) => setFind(e.target.value)}
           />
           <Button onClick={() => setStarting(true)}>Starter palettes…</Button>
+          {kind === 'position' && (
+            <Button
+              label="A riser, the rig or the venue is another: all positions follow"
+              onClick={() => setRealigning(true)}
+            >
+              Re-aim…
+            </Button>
+          )}
           {pages > 1 && (
             <Segmented
               label="Page of niches"
@@ -224,6 +234,7 @@ function Shelf({ onView }: { onView: (view: 'shelf' | 'coverage') => void }) {
       </div>
       <Stage />
       {opened && about[0] && <Contents palette={about[0]} onClose={() => setOpened(false)} />}
+      <Realign open={realigning} onClose={() => setRealigning(false)} />
       <StarterPalettes open={starting} onClose={() => setStarting(false)} />
     </div>
   );

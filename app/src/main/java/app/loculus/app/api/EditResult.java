@@ -1,6 +1,7 @@
 package app.loculus.app.api;
 
 import app.loculus.app.session.Edited;
+import app.loculus.core.desk.Carried;
 import app.loculus.core.group.Group;
 import app.loculus.core.patch.UnitId;
 import app.loculus.core.problem.Refusal;
@@ -23,6 +24,7 @@ import java.util.List;
  * @param units labels of who it is about: those in hand afterwards, or those of the one group that is written; only of
  *     a preview, and only when it changes them
  * @param palettes what becomes of palettes; only of a preview
+ * @param carried what goes from one place on the stage to another; only of a preview
  * @param repeated whether this is the answer of an earlier request with the same key
  */
 public record EditResult(
@@ -36,6 +38,7 @@ public record EditResult(
         boolean changes,
         List<String> units,
         List<PaletteChange> palettes,
+        List<Carried> carried,
         boolean repeated) {
 
     /** @throws Refusal when it was refused */
@@ -55,6 +58,7 @@ public record EditResult(
                 !edited.outcome().delta().isEmpty(),
                 preview ? units(edited.outcome()) : List.of(),
                 preview ? PaletteChange.all(edited.outcome()) : List.of(),
+                preview ? Carried.of(edited.outcome()) : List.of(),
                 edited.repeated());
     }
 

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import app.loculus.core.Rig;
+import app.loculus.core.desk.Carried;
 import app.loculus.core.edit.mark.MarkFinder;
 import app.loculus.core.geometry.Pose;
 import app.loculus.core.geometry.Vector3;
@@ -14,6 +15,7 @@ import app.loculus.core.patch.UnitId;
 import app.loculus.core.profile.Attribute;
 import app.loculus.core.profile.Kind;
 import app.loculus.core.value.AttributeValue;
+import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -148,5 +150,21 @@ class RealignTest {
                 }
             }
         }
+    }
+
+    @Test
+    void what_is_carried_is_told_so_that_it_can_be_drawn() {
+        List<Carried> stage = Carried.of(Rig.say(focused(), "realign 0,0,0 to 0,1,0"));
+        assertThat(stage).extracting(Carried::what).containsExactly("mark", "beam", "beam", "beam", "beam");
+        assertThat(stage.get(0))
+                .isEqualTo(new Carried("mark", "Slip foot", new Vector3(0, 3, 0), new Vector3(0, 4, 0)));
+        assertThat(stage.get(1).name()).isEqualTo("2 Spot · 11");
+        assertThat(stage.get(1).from().minus(new Vector3(1, 4, 0)).length()).isCloseTo(0, within(1e-3));
+        assertThat(stage.get(1).to().minus(new Vector3(1, 5, 0)).length()).isCloseTo(0, within(1e-3));
+        List<Carried> lights = Carried.of(Rig.say(focused(), "realign lights 11 0,0,6 to 0,0,5"));
+        assertThat(lights.get(0)).isEqualTo(new Carried("light", "11", new Vector3(-4, 2, 6), new Vector3(-4, 2, 5)));
+        assertThat(lights.stream().filter(c -> c.what().equals("beam")))
+                .as("the spots on the floor stay")
+                .allMatch(c -> c.to().minus(c.from()).length() < 1e-3);
     }
 }
