@@ -25,6 +25,7 @@ export type Edit =
   | { type: 'choose'; words: string; how: How }
   | { type: 'recent'; index: number }
   | { type: 'arrange'; words: string }
+  | { type: 'nudge'; by: Record<string, number> }
   | { type: 'shuffle' }
   | { type: 'invert'; within?: 'position' | 'type' }
   | { type: 'lift'; index?: number }

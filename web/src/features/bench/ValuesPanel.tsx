@@ -9,7 +9,10 @@ import { Fader } from '../../ui/Fader';
 import { Segmented } from '../../ui/Segmented';
 import { AimPanel } from './AimPanel';
 import { ColourPicker } from './ColourPicker';
+import { Blades, hasBlades } from './Blades';
 import { MatchByEye } from './MatchByEye';
+import { PanTiltPad } from './PanTiltPad';
+import { SpreadHandles } from './SpreadHandles';
 import { ValuesTable } from './ValuesTable';
 import { WhiteSliders } from './WhiteSliders';
 import { Writing } from './Writing';
@@ -47,6 +50,8 @@ export function ValuesPanel({ desk }: { desk: DeskView }) {
   const [form, setForm] = useState<Form>('text');
   const [table, setTable] = useState(false);
   const [matching, setMatching] = useState(false);
+  /** The attribute whose spread is open for dragging. */
+  const [more, setMore] = useState('');
   const gesture = useGesture();
   useColourPlane(); // there before it is asked for
   const counts = useMemo(() => new Set(desk.values.map((v) => v.kind)), [desk]);
@@ -105,6 +110,8 @@ export function ValuesPanel({ desk }: { desk: DeskView }) {
             onPick={(u, v) => gesture({ type: 'colour', u, v })}
           />
         )}
+        {kind === 'position' && <PanTiltPad rows={rows} disabled={!held} />}
+        {kind === 'shape' && hasBlades(rows) && <Blades rows={rows} onChange={gesture} />}
         <div className="min-h-0 flex-1 overflow-auto">
           {kind === 'intensity' && held && <LevelKeys />}
           {kind === 'position' && <AimPanel held={held} />}
@@ -124,7 +131,15 @@ export function ValuesPanel({ desk }: { desk: DeskView }) {
               </>
             ))}
           {rows.map((row) => (
-            <Row key={row.attribute} row={row} form={form} onChange={gesture} />
+            <Row
+              key={row.attribute}
+              row={row}
+              form={form}
+              steps={desk.steps.length}
+              more={more === row.attribute}
+              onMore={() => setMore(more === row.attribute ? '' : row.attribute)}
+              onChange={gesture}
+            />
           ))}
           {!held && <p className="pt-2 text-ink-2">Values appear when something is in hand.</p>}
           {held && rows.length === 0 && <p className="pt-2 text-ink-2">Nothing in hand has {kind} to set.</p>}
@@ -171,13 +186,55 @@ const SOURCE_SHAPE: Record<string, string> = {
 /** A palette said in place of a value. */
 const KIND_AND_NAME = new RegExp(`^(${KINDS.join('|')}|combined)\\s`, 'i');
 
-function Row({ row, form, onChange }: { row: ValueRow; form: Form; onChange: (what: Edit) => void }) {
+interface RowProps {
+  row: ValueRow;
+  form: Form;
+  steps: number;
+  more: boolean;
+  onMore: () => void;
+  onChange: (what: Edit) => void;
+}
+
+function Row(props: RowProps) {
+  const { row, steps, more, onChange } = props;
+  return (
+    <>
+      <Line {...props} />
+      {more && (
+        <div className="space-y-1 border-b border-line py-1 pl-2">
+          {row.stops.length > 0 && (
+            <div className="flex flex-wrap gap-1" role="group" aria-label={`${row.label} by name`}>
+              {row.stops.map((name) => (
+                <button
+                  key={name}
+                  className="min-h-7 rounded-md border border-line-strong px-2 hover:bg-sunk"
+                  onClick={() => onChange({ type: 'set', attribute: row.attribute, name })}
+                >
+                  {name}
+                </button>
+              ))}
+            </div>
+          )}
+          <SpreadHandles
+            label={row.label}
+            low={row.low}
+            high={row.high}
+            steps={steps}
+            onChange={(points) => onChange({ type: 'set', attribute: row.attribute, points })}
+          />
+        </div>
+      )}
+    </>
+  );
+}
+
+function Line({ row, form, more, onMore, onChange }: RowProps) {
   // Lamp, reset and the like: what a control channel does is held down to be done.
   const [writing, setWriting] = useState(false);
   const guarded = row.kind === 'control' && row.attribute.startsWith('Control');
   return (
-    <div className="flex h-8 items-center gap-2 border-b border-line">
-      <span className="w-18 shrink-0 truncate" title={row.attribute}>
+    <div className="flex h-8 items-center gap-1 border-b border-line">
+      <span className="w-16 shrink-0 truncate" title={row.attribute}>
         {row.label}
       </span>
       {row.ranges.length > 1 ? (
@@ -190,8 +247,19 @@ function Row({ row, form, onChange }: { row: ValueRow; form: Form; onChange: (wh
           onChange={(p) => onChange({ type: 'set', attribute: row.attribute, points: [p] })}
         />
       )}
+      {!guarded && row.ranges.length <= 1 && (
+        <button
+          aria-label={`Spread ${row.label}`}
+          aria-expanded={more}
+          title={`Spread over the steps in hand by handles${row.stops.length > 0 ? `; ${row.stops.join(', ')}` : ''}`}
+          className={`min-h-7 min-w-6 rounded ${more ? 'bg-petrol-soft font-bold text-petrol' : 'text-petrol'}`}
+          onClick={onMore}
+        >
+          ⋰
+        </button>
+      )}
       {writing ? (
-        <span className="w-20 shrink-0">
+        <span className="w-16 shrink-0">
           <Writing
             label={`${row.label} exactly`}
             start=""
@@ -204,7 +272,7 @@ function Row({ row, form, onChange }: { row: ValueRow; form: Form; onChange: (wh
       ) : (
         <button
           aria-label={`${row.label}: ${row[form] || row.text}`}
-          className={`mono min-h-7 w-20 shrink-0 truncate text-left ${SOURCE_SHAPE[row.source] ?? ''}`}
+          className={`mono min-h-7 w-16 shrink-0 truncate text-left ${SOURCE_SHAPE[row.source] ?? ''}`}
           title={`${row.source} · ${row.physical} · DMX ${row.dmx}\nPress to type: 50 · 20 thru 80 · 12 deg · 200 dmx · 51200 dmx16 · 0xC8 · “name” · colour 3`}
           disabled={guarded}
           onClick={() => setWriting(true)}
@@ -212,7 +280,7 @@ function Row({ row, form, onChange }: { row: ValueRow; form: Form; onChange: (wh
           {row[form] || row.text}
         </button>
       )}
-      <span className="w-20 min-w-0 truncate text-[12px]">
+      <span className="w-12 shrink-0 truncate text-[12px]" title={row.palette || row.source}>
         {row.palette ? (
           <span className="rounded-full bg-plum-soft px-2 py-0.5 text-plum">{row.palette}</span>
         ) : (

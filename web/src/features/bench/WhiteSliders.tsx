@@ -50,7 +50,7 @@ interface Props {
 function Slide({ label, min, value, text, told, onChange }: Props) {
   return (
     <label className="flex h-7 items-center gap-2">
-      <span className="w-18 shrink-0 whitespace-nowrap">{label}</span>
+      <span className="w-16 shrink-0 whitespace-nowrap">{label}</span>
       <input
         type="range"
         min={min}
@@ -62,8 +62,8 @@ function Slide({ label, min, value, text, told, onChange }: Props) {
         style={{ '--low': '0%', '--high': '0%' } as React.CSSProperties}
         onChange={(e) => onChange(Number(e.target.value))}
       />
-      <span className="mono w-20 shrink-0 text-[12px]">{told ? text : ''}</span>
-      <span className="w-20" />
+      <span className="mono w-16 shrink-0 text-[12px]">{told ? text : ''}</span>
+      <span className="w-12" />
     </label>
   );
 }

@@ -177,6 +177,9 @@ value
     | COLOUR XY number COMMA number     # colourXy
     | WHITE AT number KELVIN (TINT number)?     # whiteAt
     | NUDGE COLOUR BY number COMMA number   # nudgeColour
+    | NUDGE attribute BY number (COMMA attribute BY number)*    # nudgeValue
+    | FLIP                              # flip
+    | INVERT attribute                  # invertValue
     | AIM AT (MARK text | point) (FAN number)?    # aimAt
     | RELEASE (kind | attribute)        # releaseValue
     | attribute AT amount               # setAttribute
@@ -220,7 +223,7 @@ WHOLE : 'whole' ; STEP : 'step' ; CELLS : 'cells' ; SORT : 'sort' ; ACROSS : 'ac
 OUTWARD : 'outward' ; ROWS : 'rows' ; COLUMNS : 'columns' ; DIAGONAL : 'diagonal' ; RINGS : 'rings' ; WITHIN : 'within' ;
 INVERT : 'invert' ; REST : 'rest' ; HAND : 'hand' ; WHERE : 'where' ; LIT : 'lit' ; DARK : 'dark' ; ACTIVE : 'active' ; USES : 'uses' ; IN : 'in' ; UNPATCHED : 'unpatched' ;
 ONLY : 'only' ; WITHOUT : 'without' ; KEEP : 'keep' ; NEW : 'new' ; REFERENCES : 'references' ; TIDY : 'tidy' ; TIME : 'time' ; RELEASE : 'release' ; NUDGE : 'nudge' ; AIM : 'aim' ; FAN : 'fan' ; NARROW : 'narrow' ; INTO : 'into' ; FILL : 'fill' ; FOR : 'for' ; UPDATE : 'update' ; PALETTES : 'palettes' ;
-REALIGN : 'realign' ; LIGHTS : 'lights' ; AND : 'and' ; OR : 'or' ; OPEN : '(' ; CLOSED : ')' ; BOTH : '&' ;
+REALIGN : 'realign' ; FLIP : 'flip' ; LIGHTS : 'lights' ; AND : 'and' ; OR : 'or' ; OPEN : '(' ; CLOSED : ')' ; BOTH : '&' ;
 PLUS : '+' ; MINUS : '-' ; COMMA : ',' ;
 HEX : '0x' [0-9a-f]+ ;
 DECIMAL : [0-9]+ '.' [0-9]+ ;

@@ -7,10 +7,13 @@ import app.loculus.core.edit.hand.Arrange;
 import app.loculus.core.edit.hand.Choose;
 import app.loculus.core.edit.hand.Clear;
 import app.loculus.core.edit.hand.DimRest;
+import app.loculus.core.edit.hand.Flip;
 import app.loculus.core.edit.hand.ForgetHighlight;
 import app.loculus.core.edit.hand.Highlight;
 import app.loculus.core.edit.hand.Invert;
+import app.loculus.core.edit.hand.InvertValue;
 import app.loculus.core.edit.hand.NudgeColour;
+import app.loculus.core.edit.hand.NudgeValue;
 import app.loculus.core.edit.hand.RecordHighlight;
 import app.loculus.core.edit.hand.Release;
 import app.loculus.core.edit.hand.SendHome;
@@ -24,7 +27,9 @@ import app.loculus.core.selection.Spread;
 import app.loculus.core.show.ShowEdit;
 import app.loculus.core.unit.Kelvin;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.function.BiFunction;
@@ -127,6 +132,25 @@ final class HandClauses extends RoomClauses {
     @Override
     public List<ShowEdit> visitNudgeColour(LineParser.NudgeColourContext c) {
         return one(new NudgeColour(Terms.number(c.number(0)), Terms.number(c.number(1))));
+    }
+
+    @Override
+    public List<ShowEdit> visitNudgeValue(LineParser.NudgeValueContext c) {
+        Map<String, Double> by = new LinkedHashMap<>();
+        for (int i = 0; i < c.attribute().size(); i++) {
+            by.merge(c.attribute(i).getText(), Terms.number(c.number(i)), Double::sum);
+        }
+        return one(new NudgeValue(by));
+    }
+
+    @Override
+    public List<ShowEdit> visitFlip(LineParser.FlipContext c) {
+        return one(new Flip());
+    }
+
+    @Override
+    public List<ShowEdit> visitInvertValue(LineParser.InvertValueContext c) {
+        return one(new InvertValue(c.attribute().getText()));
     }
 
     @Override

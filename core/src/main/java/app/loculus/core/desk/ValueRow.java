@@ -11,6 +11,7 @@ import java.util.List;
  * @param source home, hand, palette, highlight or mixed
  * @param palette number and name of the palette it follows, empty for none
  * @param ranges named ranges to choose from
+ * @param stops words for its ends and its middle, where the profile names no ranges
  */
 public record ValueRow(
         String attribute,
@@ -24,7 +25,8 @@ public record ValueRow(
         String dmx,
         String source,
         String palette,
-        List<Range> ranges) {
+        List<Range> ranges,
+        List<String> stops) {
 
     /**
      * A named range.

@@ -11,6 +11,7 @@ import app.loculus.core.profile.NamedRange;
 import app.loculus.core.profile.Parameter;
 import app.loculus.core.profile.Profile;
 import app.loculus.core.profile.WheelSlot;
+import app.loculus.core.profile.words.Stop;
 import app.loculus.core.programmer.Touching;
 import app.loculus.core.resolve.Resolved;
 import app.loculus.core.resolve.Source;
@@ -116,7 +117,8 @@ public final class ValueRows {
                 range(t.lowDmx, t.highDmx, 0, ""),
                 t.sources.size() == 1 ? t.sources.iterator().next() : "mixed",
                 t.palettes.size() == 1 ? t.palettes.iterator().next() : "",
-                ranges(t));
+                ranges(t),
+                Stop.of(t.mode, t.parameter).stream().map(Stop::name).toList());
     }
 
     private static String text(Tally t, AttributeDefinition definition) {

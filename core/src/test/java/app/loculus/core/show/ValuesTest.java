@@ -2,6 +2,7 @@ package app.loculus.core.show;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
 
 import app.loculus.core.Rig;
 import app.loculus.core.desk.ValueTable;
@@ -9,6 +10,8 @@ import app.loculus.core.dmx.FrameRenderer;
 import app.loculus.core.edit.patch.PatchFixtures;
 import app.loculus.core.edit.profile.ChangeType;
 import app.loculus.core.geometry.Aiming;
+import app.loculus.core.geometry.Pose;
+import app.loculus.core.geometry.Vector3;
 import app.loculus.core.patch.UnitId;
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.profile.Attribute;
@@ -353,5 +356,70 @@ class ValuesTest {
         assertThat(touched.columns())
                 .extracting(ValueTable.ValueColumn::attribute)
                 .containsExactly("Zoom");
+    }
+
+    private static double degrees(Show show, int number, Attribute attribute) {
+        return ((AttributeValue.Physical)
+                        values(show, number, 0).get(attribute).orElseThrow().value())
+                .value();
+    }
+
+    @Test
+    void a_nudge_goes_from_where_each_is_and_stops_at_the_end() {
+        Show show = Rig.after(Rig.everyKind(), "11 pan at 10", "12 pan at 265", "13 tilt at -20", "11 thru 13");
+        Outcome nudged = Rig.say(show, "nudge pan by 7.5, tilt by -2");
+        assertThat(degrees(nudged.show(), 11, Attribute.PAN)).isEqualTo(17.5);
+        assertThat(degrees(nudged.show(), 12, Attribute.PAN)).isEqualTo(270);
+        assertThat(degrees(nudged.show(), 13, Attribute.TILT)).isCloseTo(-22, within(1e-9));
+        assertThat(nudged.words().get(0)).isEqualTo("Shifts pan by 7.5, tilt by -2 for 3 units");
+        assertThat(nudged.problems().get(0).words()).isEqualTo("1 value is at the end of the range: Wash Pan.");
+        Show level = Rig.after(Rig.everyKind(), "11 at 40", "12 at 98", "11 + 12 nudge Dimmer by 5");
+        assertThat(level(level, 11, "Dimmer")).isCloseTo(0.45, within(1e-6));
+        assertThat(level(level, 12, "Dimmer")).isEqualTo(1);
+        Outcome mixed = Rig.say(Rig.everyKind(), "11 red at 30 green at 50");
+        Show red = Rig.after(mixed.show(), "nudge red by -10");
+        assertThat(level(red, 11, "ColorAdd_R")).isCloseTo(0.2, within(1e-6));
+        assertThat(level(red, 11, "ColorAdd_G")).isCloseTo(0.5, within(1e-6));
+        assertThat(Rig.say(Rig.everyKind(), "21 nudge pan by 3").refused()).isTrue();
+    }
+
+    @Test
+    void a_flip_points_where_it_pointed_and_twice_is_as_it_was() {
+        Show show = Rig.after(Rig.everyKind(), "11 pan at 40 tilt at 30", "12 pan at -200 tilt at -90", "11 + 12");
+        Show flipped = Rig.after(show, "flip");
+        assertThat(degrees(flipped, 11, Attribute.PAN)).isCloseTo(-140, within(1e-3));
+        assertThat(degrees(flipped, 11, Attribute.TILT)).isCloseTo(-30, within(1e-3));
+        assertThat(degrees(flipped, 12, Attribute.PAN)).isCloseTo(-20, within(1e-3));
+        Pose pose = Pose.at(0, 0, 6);
+        for (int head : new int[] {11, 12}) {
+            Vector3 was = pose.beam(degrees(show, head, Attribute.PAN), degrees(show, head, Attribute.TILT));
+            Vector3 is = pose.beam(degrees(flipped, head, Attribute.PAN), degrees(flipped, head, Attribute.TILT));
+            assertThat(was.minus(is).length()).as("head " + head).isCloseTo(0, within(1e-4));
+        }
+        assertThat(degrees(Rig.after(flipped, "flip"), 11, Attribute.PAN)).isCloseTo(40, within(1e-3));
+        assertThat(Rig.say(Rig.everyKind(), "21 flip").refused()).isTrue();
+    }
+
+    @Test
+    void inverted_is_the_other_side_of_nought_or_what_is_left_to_full() {
+        Show show = Rig.after(Rig.everyKind(), "11 pan at 40 at 30", "invert pan", "invert Dimmer");
+        assertThat(degrees(show, 11, Attribute.PAN)).isCloseTo(-40, within(1e-3));
+        assertThat(level(show, 11, "Dimmer")).isCloseTo(0.7, within(1e-4));
+        Show zoom = Rig.after(Rig.everyKind(), "11 zoom at 10 deg", "invert zoom");
+        assertThat(level(zoom, 11, "Zoom")).as("54 of 8 to 56 degrees").isCloseTo(46 / 48.0, within(1e-4));
+        assertThat(Rig.after(Rig.everyKind(), "11 thru 14", "invert")
+                        .hand()
+                        .selection()
+                        .steps())
+                .as("alone, it takes the others in hand")
+                .hasSize(Rig.everyKind().patch().size() - 4);
+    }
+
+    @Test
+    void what_has_no_named_ranges_has_words_for_its_ends() {
+        Show wide = Rig.after(Rig.everyKind(), "11 zoom at \"wide\"", "12 zoom at \"Narrow\"");
+        assertThat(degrees(wide, 11, Attribute.ZOOM)).isEqualTo(56);
+        assertThat(degrees(wide, 12, Attribute.ZOOM)).isEqualTo(8);
+        assertThat(Rig.say(Rig.everyKind(), "11 zoom at \"huge\"").refused()).isTrue();
     }
 }

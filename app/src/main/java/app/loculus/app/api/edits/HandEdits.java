@@ -5,6 +5,7 @@ import app.loculus.core.colour.Whites;
 import app.loculus.core.command.AskedFor;
 import app.loculus.core.edit.hand.Amount;
 import app.loculus.core.edit.hand.MoveStep;
+import app.loculus.core.edit.hand.NudgeValue;
 import app.loculus.core.edit.hand.SendHome;
 import app.loculus.core.edit.hand.SetColour;
 import app.loculus.core.edit.hand.SetSpread;
@@ -21,6 +22,7 @@ import app.loculus.core.unit.Kelvin;
 import app.loculus.core.unit.Limits;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
 
@@ -237,6 +239,21 @@ public sealed interface HandEdits extends TypedEdit {
                     points.isEmpty() ? Spread.of(0.0) : new Spread(points),
                     Amount.PERCENT,
                     Optional.ofNullable(name));
+        }
+    }
+
+    /** Shifts attributes of what is in hand from where they are. @param by degrees for pan and tilt, else percent */
+    record Nudge(Map<String, Double> by) implements HandEdits {
+
+        private static final int MOST = 8;
+
+        @Override
+        public ShowEdit edit(Profiles library) {
+            if (by == null || by.isEmpty() || by.size() > MOST || by.containsValue(null)) {
+                throw Refusal.of("edit.nudge", "by", "1 to " + MOST + " attributes with a number each are needed.");
+            }
+            by.keySet().forEach(a -> Limits.text("edit.attribute", "by", a, Limits.NAME));
+            return new NudgeValue(by);
         }
     }
 

@@ -18,6 +18,7 @@ import java.util.List;
     @JsonSubTypes.Type(value = HandEdits.Clear.class, name = "clear"),
     @JsonSubTypes.Type(value = HandEdits.Home.class, name = "home"),
     @JsonSubTypes.Type(value = HandEdits.SetValue.class, name = "set"),
+    @JsonSubTypes.Type(value = HandEdits.Nudge.class, name = "nudge"),
     @JsonSubTypes.Type(value = HandEdits.Colour.class, name = "colour"),
     @JsonSubTypes.Type(value = HandEdits.White.class, name = "white"),
     @JsonSubTypes.Type(value = HandEdits.Choose.class, name = "choose"),

@@ -9,6 +9,7 @@ import app.loculus.core.profile.Mode;
 import app.loculus.core.profile.Parameter;
 import app.loculus.core.profile.Profile;
 import app.loculus.core.profile.words.AttributeWords;
+import app.loculus.core.profile.words.Stop;
 import app.loculus.core.programmer.Touching;
 import app.loculus.core.selection.Selection;
 import app.loculus.core.selection.Spread;
@@ -79,6 +80,16 @@ public record SetSpread(String word, Spread spread, Amount amount, Optional<Stri
         return show.patch().profileOf(show.patch().get(unit.fixture())).name();
     }
 
+    /** A range that the profile names, else a word for an end of it. */
+    private static AttributeValue named(String name, Mode mode, Parameter parameter) {
+        AttributeValue range = new AttributeValue.Named(name);
+        return range.fits(mode, parameter)
+                ? range
+                : Stop.called(name, mode, parameter)
+                        .<AttributeValue>map(s -> new AttributeValue.Physical(s.physical()))
+                        .orElse(range);
+    }
+
     /** @return the attribute's label, if the unit took the value */
     private Optional<String> set(Show show, Touching touching, UnitId unit, double number) {
         Fixture fixture = show.patch().get(unit.fixture());
@@ -91,7 +102,7 @@ public record SetSpread(String word, Spread spread, Amount amount, Optional<Stri
         boolean set = false;
         for (int cell : mode.homesOf(unit.cell(), attribute.get())) {
             Parameter parameter = mode.parameter(cell, attribute.get()).orElseThrow();
-            AttributeValue value = name.<AttributeValue>map(AttributeValue.Named::new)
+            AttributeValue value = name.map(n -> named(n, mode, parameter))
                     .orElseGet(() -> amount.value(number, profile.definition(attribute.get()), mode, parameter));
             set |= touching.set(new UnitId(unit.fixture(), cell), attribute.get(), value);
         }

@@ -12,6 +12,7 @@ import app.loculus.core.profile.Mode;
 import app.loculus.core.profile.NamedRange;
 import app.loculus.core.profile.Parameter;
 import app.loculus.core.profile.Profile;
+import app.loculus.core.profile.words.Stop;
 import app.loculus.core.show.Show;
 import app.loculus.core.value.AttributeValue;
 import java.util.ArrayList;
@@ -28,6 +29,16 @@ import java.util.function.UnaryOperator;
 public final class StarterPalettes {
 
     private record Key(Kind kind, String family, String name) {}
+
+    /** What moves without steps. @param called what its palettes begin with */
+    private record Stepped(String family, String called) {}
+
+    private static final Map<String, Stepped> STEPPED = Map.of(
+            "Zoom", new Stepped("Zooms", "Zoom"),
+            "Iris", new Stepped("Irises", "Iris"),
+            "Focus1", new Stepped("Focus", "Focus"),
+            "Frost1", new Stepped("Frosts", "Frost"),
+            "Shutter1Strobe", new Stepped("Strobes", "Strobe"));
 
     private static final int[] LEVELS = {0, 10, 25, 50, 75, 100};
 
@@ -100,16 +111,8 @@ public final class StarterPalettes {
             slots(profile, mode, p, Kind.BEAM, "Gobos", pretty);
         } else if (name.matches("Prism\\d+")) {
             slots(profile, mode, p, Kind.BEAM, "Prisms", pretty);
-        } else if (name.equals("Zoom")) {
-            steps(profile, p, "Zooms", Kind.BEAM, List.of("Zoom narrow", "Zoom middle", "Zoom wide"), true);
-        } else if (name.equals("Iris")) {
-            steps(profile, p, "Irises", Kind.BEAM, List.of("Iris open", "Iris half", "Iris closed"), false);
-        } else if (name.equals("Focus1")) {
-            steps(profile, p, "Focus", Kind.BEAM, List.of("Focus near", "Focus middle", "Focus far"), false);
-        } else if (name.equals("Frost1")) {
-            steps(profile, p, "Frosts", Kind.BEAM, List.of("Frost out", "Frost half", "Frost full"), false);
-        } else if (name.equals("Shutter1Strobe")) {
-            steps(profile, p, "Strobes", Kind.BEAM, List.of("Strobe slow", "Strobe middle", "Strobe fast"), true);
+        } else if (STEPPED.containsKey(name)) {
+            steps(profile, mode, p, STEPPED.get(name));
         } else if (name.equals("Shutter1")) {
             named(profile, mode, p, Kind.BEAM, "Strobes", r -> "Shutter " + r.toLowerCase(Locale.ROOT));
         } else if (profile.kindOf(p.attribute()) == Kind.CONTROL && name.startsWith("Control")) {
@@ -178,20 +181,14 @@ public final class StarterPalettes {
         }
     }
 
-    /** Lowest, middle and highest physical value, or those ends that are left and right. @param rising low first */
-    private void steps(Profile profile, Parameter p, String family, Kind kind, List<String> names, boolean rising) {
-        double from = p.function().physicalFrom();
-        double to = p.function().physicalTo();
-        double first = rising ? Math.min(from, to) : from;
-        double last = rising ? Math.max(from, to) : to;
-        double[] values = {first, (first + last) / 2, last};
-        for (int i = 0; i < values.length; i++) {
+    private void steps(Profile profile, Mode mode, Parameter p, Stepped stepped) {
+        for (Stop stop : Stop.of(mode, p)) {
             put(
-                    new Key(kind, family, names.get(i)),
+                    new Key(Kind.BEAM, stepped.family(), stepped.called() + " " + stop.name()),
                     new Entry(
                             new ScopeKey.Type(profile.id()),
                             p.attribute(),
-                            new AttributeValue.Physical(values[i]),
+                            new AttributeValue.Physical(stop.physical()),
                             false));
         }
     }

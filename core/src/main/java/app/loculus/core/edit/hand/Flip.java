@@ -1,0 +1,95 @@
+package app.loculus.core.edit.hand;
+
+import app.loculus.core.palette.Aimed;
+import app.loculus.core.patch.Fixture;
+import app.loculus.core.patch.UnitId;
+import app.loculus.core.problem.Problem;
+import app.loculus.core.problem.Refusal;
+import app.loculus.core.profile.Attribute;
+import app.loculus.core.profile.Mode;
+import app.loculus.core.profile.Profile;
+import app.loculus.core.programmer.Touching;
+import app.loculus.core.show.Draft;
+import app.loculus.core.show.Show;
+import app.loculus.core.show.ShowEdit;
+import app.loculus.core.unit.Numbers;
+import app.loculus.core.value.AttributeValue;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.DoubleStream;
+
+/** Points heads in hand where they point already, on the other way over: pan turned by half, tilt to the other side. */
+public record Flip() implements ShowEdit {
+
+    private static final int MOST_NAMED = 8;
+
+    private record PanTilt(double pan, double tilt) {}
+
+    @Override
+    public void on(Draft draft) {
+        Show show = draft.show();
+        FromNow hand = new FromNow(draft);
+        Touching touching = draft.touching();
+        List<String> stuck = new ArrayList<>();
+        int flipped = 0;
+        for (UnitId held : draft.held().units()) {
+            for (UnitId unit : Touching.withCells(show.patch(), held)) {
+                Fixture fixture = show.patch().get(unit.fixture());
+                Mode mode = show.patch().modeOf(fixture);
+                if (Aimed.reach(mode, unit.cell()).isEmpty()) {
+                    continue;
+                }
+                Optional<PanTilt> other = over(hand, fixture, show.patch().profileOf(fixture), mode, unit.cell());
+                if (other.isEmpty()) {
+                    stuck.add(show.label(unit));
+                    continue;
+                }
+                flipped++;
+                touching.setTogether(
+                        unit,
+                        Map.of(
+                                Attribute.PAN,
+                                        new AttributeValue.Physical(other.get().pan()),
+                                Attribute.TILT,
+                                        new AttributeValue.Physical(other.get().tilt())),
+                        Set.of(),
+                        Optional.empty());
+            }
+        }
+        if (flipped + stuck.size() == 0) {
+            throw Refusal.of("aim.nobody", "selection", "Nothing in hand both pans and tilts.");
+        }
+        draft.setAll(touching.changed());
+        draft.say("Flips " + Numbers.count(flipped, "head"));
+        if (!stuck.isEmpty()) {
+            draft.warn(Problem.warning(
+                    "flip.reach",
+                    "selection",
+                    stuck.stream().limit(MOST_NAMED).collect(Collectors.joining(", "))
+                            + (stuck.size() > MOST_NAMED ? " …" : "") + " cannot point there the other way and "
+                            + (stuck.size() == 1 ? "stays." : "stay.")));
+        }
+    }
+
+    private static Optional<PanTilt> over(FromNow hand, Fixture fixture, Profile profile, Mode mode, int cell) {
+        FromNow.At pan = hand.at(fixture, profile, mode, cell, Attribute.PAN).orElse(null);
+        FromNow.At tilt = hand.at(fixture, profile, mode, cell, Attribute.TILT).orElse(null);
+        if (pan == null || tilt == null || !within(tilt, -tilt.physical())) {
+            return Optional.empty();
+        }
+        // The half turn that stays nearer to the middle of pan.
+        return DoubleStream.of(pan.physical() - 180, pan.physical() + 180)
+                .filter(p -> within(pan, p))
+                .boxed()
+                .min(java.util.Comparator.comparingDouble(p -> Math.abs(p - (pan.ends()[0] + pan.ends()[1]) / 2)))
+                .map(p -> new PanTilt(p, -tilt.physical()));
+    }
+
+    private static boolean within(FromNow.At at, double degrees) {
+        return degrees >= at.ends()[0] && degrees <= at.ends()[1];
+    }
+}
