@@ -130,6 +130,19 @@ export const useMarks = (wanted = true) =>
   useOfShow('marks', async (id) => answered(await client.GET('/api/shows/{id}/marks', at(id))), wanted);
 export const useCoverage = () =>
   useOfShow('coverage', async (id) => answered(await client.GET('/api/shows/{id}/coverage', at(id))));
+/** One crossing of the coverage, unit by unit. @param wanted whether it is looked at */
+export const useCrossing = (kind: string, number: number, type: string, mode: string, wanted: boolean) =>
+  useOfShow(
+    'coverage',
+    async (id) =>
+      answered(
+        await client.GET('/api/shows/{id}/coverage/{kind}/{number}', {
+          params: { path: { id, kind, number }, query: { type, mode } },
+        }),
+      ),
+    wanted,
+    [kind, number, type, mode],
+  );
 export const usePaletteStarters = (wanted: boolean) =>
   useOfShow(
     'palette starters',

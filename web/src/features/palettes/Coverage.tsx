@@ -1,40 +1,22 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useRef, useState } from 'react';
-import type { Schemas } from '../../api/client';
-import { edit } from '../../api/commands';
 import { useCoverage } from '../../api/queries';
-import { runLine } from '../../app/Line';
-import { attempt } from '../../app/notices';
-import { quoted } from '../../app/run';
+import { useKept } from '../../app/kept';
 import { Button } from '../../ui/Button';
-import { useLineReading } from '../bench/useLineReading';
+import { Crossing as Looked } from './Crossing';
+import { takeInHand, WAYS, type Covered, type CrossingView, type TypeView } from './coverage-model';
 import { lineOf, SHORT } from './kinds';
-import { PaletteChanges } from './PaletteChanges';
 import { PaletteFace } from './PaletteFace';
-
-type CoverageView = Schemas['CoverageView'];
-type Covered = CoverageView['palettes'][number];
-type Crossing = Covered['types'][number];
-type TypeView = CoverageView['types'][number];
 
 const ROW = 34;
 const COLUMN = 56;
 const HEAD = 216;
 
-const WAYS: Record<string, string> = {
-  own: 'values of their own',
-  mode: 'values of the mode',
-  type: 'values of the type',
-  global: 'global values',
-  computed: 'computed',
-  mixed: 'some this way, some that way',
-  none: 'does not follow',
-};
-
 /** Palettes down, types across; each crossing is drawn with the signs of the ledge. */
 export function Coverage() {
   const coverage = useCoverage().data;
   const scroller = useRef<HTMLDivElement>(null);
+  const [holding, setHolding] = useKept('gaps in hand', false);
   const [at, setAt] = useState<{ row: number; column: number } | null>(null);
   const rows = useVirtualizer({
     count: coverage?.palettes.length ?? 0,
@@ -71,7 +53,10 @@ export function Coverage() {
   const nextGap = () => {
     const from = at ? at.row * 1000 + at.column : -1;
     const next = gaps.find((g) => g.row * 1000 + g.column > from) ?? gaps[0];
-    if (next) go(next.row, next.column);
+    if (!next) return;
+    go(next.row, next.column);
+    const p = coverage.palettes[next.row]!;
+    if (holding) void takeInHand(p, coverage.types[next.column]!, p.types[next.column]!);
   };
   const onKeyDown = (e: React.KeyboardEvent) => {
     const by = { ArrowRight: [0, 1], ArrowLeft: [0, -1], ArrowDown: [1, 0], ArrowUp: [-1, 0] }[e.key];
@@ -85,7 +70,10 @@ export function Coverage() {
     <div className="flex min-h-0 flex-1 gap-3">
       <div className="flex min-h-0 min-w-0 flex-1 flex-col">
         <div className="flex items-center gap-2 pb-2">
-          <span className={coverage.gaps > 0 ? 'font-bold text-madder' : 'text-moss'} role="status">
+          <span
+            className={`whitespace-nowrap ${coverage.gaps > 0 ? "font-bold text-madder" : "text-moss"}`}
+            role="status"
+          >
             {coverage.gaps === 0
               ? 'No gap'
               : `${coverage.lacking} ${coverage.lacking === 1 ? 'misses' : 'miss'} a type · ${coverage.gaps} ${coverage.gaps === 1 ? 'gap' : 'gaps'}`}
@@ -93,6 +81,13 @@ export function Coverage() {
           <Button onClick={nextGap} disabled={gaps.length === 0} repeats>
             Next gap
           </Button>
+          <label
+            className="flex items-center gap-1.5"
+            title="Each next gap's fixtures are taken in hand, highlighted"
+          >
+            <input type="checkbox" checked={holding} onChange={(e) => setHolding(e.target.checked)} />
+            in hand
+          </label>
           <Legend />
         </div>
         <div
@@ -171,7 +166,7 @@ export function Coverage() {
       </div>
       <div className="w-[300px] shrink-0 overflow-auto">
         {palette && type ? (
-          <Fill
+          <Looked
             key={`${lineOf(palette)} ${type.profile} ${type.mode}`}
             palette={palette}
             type={type}
@@ -190,7 +185,7 @@ export function Coverage() {
   );
 }
 
-function Sign({ crossing: c }: { crossing: Crossing }) {
+function Sign({ crossing: c }: { crossing: CrossingView }) {
   if (c.way === '') return <span className="text-ink-label opacity-40">·</span>;
   const wrong = c.gap;
   const line =
@@ -198,7 +193,7 @@ function Sign({ crossing: c }: { crossing: Crossing }) {
       ? 'bg-petrol h-[6px]'
       : c.way === 'global'
         ? 'bg-petrol h-[3px]'
-        : c.way === 'computed'
+        : c.way === 'computed' || c.way === 'like'
           ? 'weave-computed h-[4px]'
           : c.way === 'mixed'
             ? 'weave-mixed h-[6px]'
@@ -214,7 +209,7 @@ function Sign({ crossing: c }: { crossing: Crossing }) {
 
 interface CrossProps {
   id: string;
-  crossing: Crossing;
+  crossing: CrossingView;
   type: TypeView;
   palette: Covered;
   current: boolean;
@@ -252,7 +247,7 @@ function Legend() {
     ['mixed', 'some'],
     ['none', 'none'],
   ];
-  const of = (way: string): Crossing => ({
+  const of = (way: string): CrossingView => ({
     way,
     words: '',
     difference: '',
@@ -271,101 +266,5 @@ function Legend() {
         <span className="font-bold text-ochre">◆</span> needs an eye
       </span>
     </span>
-  );
-}
-
-interface FillProps {
-  palette: Covered;
-  type: TypeView;
-  crossing: Crossing;
-  types: TypeView[];
-  last: boolean;
-  onNext: () => void;
-}
-
-/** How one type follows one palette, and the ways to close a gap. */
-function Fill({ palette, type, crossing, types, last, onNext }: FillProps) {
-  const donors = types.filter((t, i) => {
-    const way = palette.types[i]!.way;
-    return t.profile !== type.profile && (way === 'type' || way === 'mode');
-  });
-  const [from, setFrom] = useState(donors[0]?.name ?? '');
-  const compute = `fill ${lineOf(palette)} for type ${quoted(type.name)}`;
-  const copy = from ? `${compute} from type ${quoted(from)}` : '';
-  const way =
-    crossing.way === 'none' ? copy : crossing.way === 'computed' || crossing.way === 'global' ? compute : '';
-  const reading = useLineReading(way);
-  const takeInHand = async () => {
-    await attempt(() => edit({ type: 'choose', words: `type ${quoted(type.name)}`, how: 'hold' }));
-    await attempt(() => edit({ type: 'highlight', on: true }));
-    if (crossing.way !== 'none' && crossing.way !== '')
-      await attempt(() => edit({ type: 'apply', kind: palette.kind, number: palette.number }));
-  };
-  return (
-    <section aria-label="The crossing looked at" className="space-y-2">
-      <div className="flex items-center gap-2">
-        <span className="relative h-10 w-10 shrink-0 overflow-hidden rounded-t-[20px] rounded-b-[3px] border border-line-strong">
-          <PaletteFace face={palette.face} kind={palette.kind} />
-        </span>
-        <span className="min-w-0">
-          <span className="block truncate font-serif text-[15px] font-semibold">
-            {lineOf(palette)} {palette.name}
-          </span>
-          <span className="block truncate text-[12px] text-ink-2">
-            {type.name} / {type.mode}, {type.fixtures}
-          </span>
-        </span>
-      </div>
-      <p className={crossing.gap ? 'font-bold text-madder' : ''}>
-        {crossing.way ? `${WAYS[crossing.way]}: ${crossing.words}` : 'Has nothing of that kind.'}{' '}
-        <span className={crossing.eye ? 'text-ochre' : ''}>{crossing.difference}</span>
-      </p>
-      {crossing.way !== '' && (
-        <>
-          {(crossing.way === 'computed' || crossing.way === 'global') && (
-            <Button label={compute} onClick={() => void runLine(compute)}>
-              Keep as values of the type
-            </Button>
-          )}
-          {crossing.way === 'none' && donors.length > 0 && (
-            <div className="flex gap-1.5">
-              <select
-                aria-label="Copy from type"
-                className="h-7 min-w-0 flex-1 rounded-md border border-line-strong bg-sheet px-1"
-                value={from}
-                onChange={(e) => setFrom(e.target.value)}
-              >
-                {donors.map((d) => (
-                  <option key={`${d.profile} ${d.mode}`}>{d.name}</option>
-                ))}
-              </select>
-              <Button kind="main" disabled={reading.problems.length > 0} onClick={() => void runLine(copy)}>
-                Copy from it
-              </Button>
-            </div>
-          )}
-          <div className="flex flex-wrap gap-1.5">
-            <Button label="Takes them in hand, highlighted" onClick={() => void takeInHand()}>
-              Take in hand
-            </Button>
-            <Button
-              label={`record ${lineOf(palette)} per type merge`}
-              onClick={() =>
-                void runLine(
-                  `record ${lineOf(palette)} per type merge${palette.kind === 'colour' ? ' keep colour' : ''}`,
-                )
-              }
-            >
-              Merge what is set
-            </Button>
-            <Button onClick={onNext} disabled={last} repeats>
-              Next gap
-            </Button>
-          </div>
-          {reading.problems[0] && <p className="text-[12px] text-madder">{reading.problems[0].words}</p>}
-          {reading.outcome && <PaletteChanges changes={reading.outcome.palettes} />}
-        </>
-      )}
-    </section>
   );
 }

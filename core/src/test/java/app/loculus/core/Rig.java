@@ -184,7 +184,7 @@ public final class Rig {
             case "Dimmer" -> "Dimmer.Dimmer";
             case "Pan", "Tilt" -> "Position.PanTilt";
             case "Zoom" -> "Focus.Focus";
-            default -> "Control.Control";
+            default -> a.name().startsWith("Gobo") ? "Gobo.Gobo" : "Control.Control";
         };
     }
 

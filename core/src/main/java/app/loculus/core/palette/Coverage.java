@@ -9,6 +9,7 @@ import app.loculus.core.profile.Mode;
 import app.loculus.core.profile.Profile;
 import app.loculus.core.profile.ProfileId;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.IdentityHashMap;
 import java.util.Iterator;
@@ -68,9 +69,10 @@ public final class Coverage {
         public boolean needsAnEye() {
             boolean computed = units.containsKey(Follows.COMPUTED) || units.containsKey(Follows.GLOBAL);
             return applies
-                    && computed
-                    && worst.filter(w -> w.grade() == ColourDifference.Grade.NEEDS_AN_EYE)
-                            .isPresent();
+                    && (units.containsKey(Follows.LIKE)
+                            || computed
+                                    && worst.filter(w -> w.grade() == ColourDifference.Grade.NEEDS_AN_EYE)
+                                            .isPresent());
         }
     }
 
@@ -199,6 +201,27 @@ public final class Coverage {
     /** In the order of the types. */
     public List<Crossing> of(Palette palette) {
         return crossings.get(palette);
+    }
+
+    /** One unit of a type, and how it follows. */
+    public record One(UnitId unit, Given given) {
+
+        /** Whether it gets nothing, or no light. What was recorded per fixture may well not be for it. */
+        public boolean gap() {
+            return !given.follow()
+                    || given.difference().filter(ColourDifference::dark).isPresent();
+        }
+    }
+
+    /** How each unit of a type follows a palette, those that do not first. */
+    public List<One> each(Palette palette, Type type, Giver giver) {
+        Profile profile = patch.profiles().get(type.profile());
+        Mode mode = profile.mode(type.mode());
+        return type.units().stream()
+                .filter(u -> has(profile, mode, u.cell(), palette))
+                .map(u -> new One(u, giver.give(palette, u)))
+                .sorted(Comparator.comparing(o -> !o.gap()))
+                .toList();
     }
 
     /** Types that miss something of a palette, in the order of the types. */

@@ -7,6 +7,8 @@ public enum Follows {
     TYPE("its type's values"),
     GLOBAL("global values"),
     COMPUTED("computed"),
+    /** A last resort, and to be looked at: what a similar type has is as good as the two are alike. */
+    LIKE("as a similar type"),
     NONE("does not follow");
 
     private final String words;

@@ -80,7 +80,16 @@ public final class Giver {
         Optional<Aimed> aimed = palette.aim()
                 .flatMap(m -> Optional.ofNullable(shelf.marks().get(m)))
                 .map(mark -> new Aimed(mark, fixture, mode, unit.cell(), palette.entries(new ScopeKey.Unit(unit))));
-        return new Giving(palette, profile, mode, unit.cell(), scopes, answer, aimed, o -> follow(o, unit, depth))
+        return new Giving(
+                        palette,
+                        profile,
+                        mode,
+                        unit.cell(),
+                        scopes,
+                        answer,
+                        aimed,
+                        o -> follow(o, unit, depth),
+                        patch.profiles())
                 .given();
     }
 

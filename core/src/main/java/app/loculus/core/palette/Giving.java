@@ -8,11 +8,14 @@ import app.loculus.core.profile.Kind;
 import app.loculus.core.profile.Mode;
 import app.loculus.core.profile.Parameter;
 import app.loculus.core.profile.Profile;
+import app.loculus.core.profile.ProfileId;
+import app.loculus.core.profile.Profiles;
 import app.loculus.core.value.AttributeValue;
 import app.loculus.core.value.ColourAnswer;
 import app.loculus.core.value.PaletteId;
 import app.loculus.core.value.Sent;
 import app.loculus.core.value.ShownColour;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -27,7 +30,9 @@ import java.util.stream.Stream;
 /**
  * One palette on one unit. For each attribute the first that exists counts: the unit's entry, its mode's, its type's,
  * the global one; the mix of a colour counts as one. A mix is used by a unit that has all of its attributes; emitters
- * beyond it that would shine with it go dark. Where nothing narrower makes the colour, it is computed from the intent.
+ * beyond it that would shine with it go dark. Where nothing narrower makes the colour, it is computed from the intent. A
+ * unit that would be given nothing takes of the beam, the shape or the wheels what the most similar type has, as far as
+ * it means the same here: a slot by its name, an angle within its range.
  */
 final class Giving {
 
@@ -39,6 +44,7 @@ final class Giving {
     private final Optional<ColourAnswer> answer;
     private final Optional<Aimed> aimed;
     private final Function<PaletteId, Optional<Given>> others;
+    private final Profiles profiles;
     private final Map<ScopeKey, List<Entry>> effective = new HashMap<>();
     private Optional<ColourDifference> through = Optional.empty();
 
@@ -59,7 +65,9 @@ final class Giving {
             List<ScopeKey> scopes,
             Optional<ColourAnswer> answer,
             Optional<Aimed> aimed,
-            Function<PaletteId, Optional<Given>> others) {
+            Function<PaletteId, Optional<Given>> others,
+            Profiles profiles) {
+        this.profiles = profiles;
         this.aimed = aimed;
         this.others = others;
         this.palette = palette;
@@ -98,11 +106,58 @@ final class Giving {
         }
         aim();
         if (follows == Follows.NONE) {
+            like();
+        }
+        if (follows == Follows.NONE) {
             return new Given(Map.of(), Set.of(), Follows.NONE, Optional.empty(), whyNot());
         }
         masters();
-        return new Given(
-                values, companions, follows, difference(), follows == Follows.COMPUTED ? way : follows.words());
+        return new Given(values, companions, follows, difference(), way.isEmpty() || own() ? follows.words() : way);
+    }
+
+    private boolean own() {
+        return follows.compareTo(Follows.COMPUTED) < 0;
+    }
+
+    /** What the most similar of the types has that have something of use here. */
+    private void like() {
+        Optional<ProfileId> similar = palette.scopes().stream()
+                .flatMap(s -> s.ownProfile().stream())
+                .distinct()
+                .filter(other -> !lent(other).isEmpty())
+                .max(Comparator.comparingLong(this::shared).thenComparing(ProfileId::value, Comparator.reverseOrder()));
+        similar.ifPresent(other -> {
+            lent(other).forEach(e -> values.put(e.attribute(), e.value()));
+            follows = Follows.LIKE;
+            way = "as " + profiles.get(other).name();
+        });
+    }
+
+    private List<Entry> lent(ProfileId other) {
+        return palette.kind() == Kind.COMBINED || palette.refers()
+                ? List.of()
+                : palette.entries(new ScopeKey.Type(other)).values().stream()
+                        .filter(e -> !e.companion() && usable(e) && meansTheSame(e))
+                        .toList();
+    }
+
+    private boolean meansTheSame(Entry e) {
+        Kind kind = profile.kindOf(e.attribute());
+        boolean visible = kind == Kind.BEAM
+                || kind == Kind.SHAPE
+                || kind == Kind.COLOUR && e.attribute().isColourWheel();
+        return visible
+                && (!(e.value() instanceof AttributeValue.Physical p)
+                        || mode.functionReaching(
+                                        mode.parameter(cell, e.attribute()).orElseThrow(), p.value())
+                                .reaches(p.value()));
+    }
+
+    private long shared(ProfileId other) {
+        return profiles.get(other).attributes().stream()
+                .filter(d -> profile.attributes().stream()
+                        .anyMatch(o -> o.attribute().equals(d.attribute())))
+                .count();
     }
 
     /** What came along for everybody: a wheel is closed as this one is, a mode channel moves only where it is needed. */

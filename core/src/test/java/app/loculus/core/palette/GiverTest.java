@@ -4,10 +4,16 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import app.loculus.core.Rig;
 import app.loculus.core.colour.Chromaticity;
+import app.loculus.core.patch.Fixture;
+import app.loculus.core.patch.FixtureId;
 import app.loculus.core.patch.Patch;
 import app.loculus.core.patch.UnitId;
 import app.loculus.core.profile.Attribute;
+import app.loculus.core.profile.ChannelFunction;
 import app.loculus.core.profile.Kind;
+import app.loculus.core.profile.NamedRange;
+import app.loculus.core.profile.Profile;
+import app.loculus.core.profile.Profiles;
 import app.loculus.core.show.Show;
 import app.loculus.core.value.AttributeValue;
 import app.loculus.core.value.ColourAnswers;
@@ -84,6 +90,79 @@ class GiverTest {
         Entry pink = new Entry(global, new Attribute("Color1"), new AttributeValue.Named("Pink"), false);
         assertThat(giver.give(palette(Kind.COLOUR, red), unit(41)).follow()).isTrue();
         assertThat(giver.give(palette(Kind.COLOUR, pink), unit(41)).follow()).isFalse();
+    }
+
+    /** A profile that zooms, between so many degrees, and turns a wheel with these slots. */
+    private static Profile beam(String name, double from, double to, String... slots) {
+        List<NamedRange> ranges = new ArrayList<>();
+        for (int i = 0; i < slots.length; i++) {
+            ranges.add(new NamedRange(slots[i], 10L * i, 10L * i + 9, 0, 1, i + 1));
+        }
+        ChannelFunction gobo = new ChannelFunction(
+                "Gobo",
+                new Attribute("Gobo1"),
+                0,
+                255,
+                0,
+                1,
+                0,
+                Optional.empty(),
+                Optional.empty(),
+                Optional.empty(),
+                ranges);
+        return Rig.profile(
+                name,
+                Rig.mode(
+                        "one",
+                        0,
+                        Rig.channel("Zoom", 0, 0, Rig.function("Zoom", 0, 255, from, to, null)),
+                        Rig.channel("Gobo1", 0, 0, gobo)));
+    }
+
+    private static Fixture fixture(int id, int number, Profile profile) {
+        return new Fixture(new FixtureId(id), number, "", profile.id(), "one", List.of(), Optional.empty(), "", "");
+    }
+
+    @Test
+    void who_would_be_given_nothing_takes_what_means_the_same_on_a_similar_type() {
+        Profile one = beam("One", 8, 50, "Open", "Ripple");
+        Profile other = beam("Other", 20, 60, "Open", "Shards", "Ripple");
+        Profiles profiles = new Profiles(List.of(one, other, Rig.WASH));
+        Patch patched = new Patch(profiles, List.of(fixture(1, 101, one), fixture(2, 201, other)));
+        Giver gives = new Giver(patched, Shelf.EMPTY, new ColourAnswers());
+        ScopeKey ofOne = new ScopeKey.Type(one.id());
+        UnitId unit = UnitId.whole(patched.number(201).id());
+        Given ripple = gives.give(
+                palette(Kind.BEAM, new Entry(ofOne, new Attribute("Gobo1"), new AttributeValue.Named("Ripple"), false)),
+                unit);
+        assertThat(ripple.follows()).isEqualTo(Follows.LIKE);
+        assertThat(ripple.words()).isEqualTo("as One");
+        assertThat(ripple.values()).containsOnlyKeys(new Attribute("Gobo1"));
+        assertThat(gives.give(palette(Kind.BEAM, new Entry(ofOne, ZOOM, new AttributeValue.Physical(30), false)), unit)
+                        .follows())
+                .isEqualTo(Follows.LIKE);
+        assertThat(gives.give(palette(Kind.BEAM, new Entry(ofOne, ZOOM, new AttributeValue.Physical(10), false)), unit)
+                        .follow())
+                .as("it does not go to 10 degrees")
+                .isFalse();
+        assertThat(gives.give(
+                                palette(
+                                        Kind.BEAM,
+                                        new Entry(ofOne, ZOOM, new AttributeValue.Physical(30), false),
+                                        new Entry(
+                                                new ScopeKey.Global(),
+                                                new Attribute("Gobo1"),
+                                                new AttributeValue.Named("Shards"),
+                                                false)),
+                                unit)
+                        .follows())
+                .as("what it is given by the palette itself comes first")
+                .isEqualTo(Follows.GLOBAL);
+        ScopeKey wash = new ScopeKey.Type(Rig.WASH.id());
+        assertThat(gives.give(palette(Kind.BEAM, entry(wash, ZOOM, 0.1), entry(ofOne, ZOOM, 0.7)), unit)
+                        .words())
+                .as("the type that has more in common")
+                .isEqualTo("as One");
     }
 
     @Test

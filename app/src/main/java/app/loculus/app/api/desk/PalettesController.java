@@ -17,6 +17,7 @@ import java.util.List;
 import java.util.Locale;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
 /** Palettes: on their shelf, by what they hold, by whom they reach, and those that are obvious. */
@@ -95,7 +96,7 @@ class PalettesController {
     /**
      * How a type follows a palette.
      *
-     * @param way own, mode, type, global, computed, none, mixed; empty where the kind does not apply
+     * @param way own, mode, type, global, computed, like, none, mixed; empty where the kind does not apply
      * @param grade of the worst difference, empty for none
      */
     record CrossingView(String way, String words, String difference, String grade, boolean gap, boolean eye) {}
@@ -132,6 +133,33 @@ class PalettesController {
                 palettes,
                 coverage.gaps(),
                 coverage.lacking());
+    }
+
+    /** How one unit follows. @param way own, mode, type, global, computed, like or none */
+    record UnitCrossingView(String unit, String name, String way, String words, String difference, boolean gap) {}
+
+    /** One crossing unit by unit, those that do not follow first. @param type identity of the profile */
+    @GetMapping("/api/shows/{id}/coverage/{kind}/{number}")
+    List<UnitCrossingView> crossing(
+            @PathVariable long id,
+            @PathVariable String kind,
+            @PathVariable int number,
+            @RequestParam String type,
+            @RequestParam String mode) {
+        Show show = shows.get(id).show();
+        Palette palette = PaletteFinder.number(show, Named.kind(kind), number);
+        Coverage coverage = show.coverage();
+        return coverage.types().stream()
+                .filter(t -> t.profile().value().equals(type) && t.mode().equals(mode))
+                .flatMap(t -> coverage.each(palette, t, show.resolver().giver()).stream())
+                .map(o -> new UnitCrossingView(
+                        show.label(o.unit()),
+                        show.patch().get(o.unit().fixture()).name(),
+                        o.given().follows().name().toLowerCase(Locale.ROOT),
+                        o.given().words(),
+                        o.given().difference().map(Object::toString).orElse(""),
+                        o.gap()))
+                .toList();
     }
 
     private static int rank(List<Coverage.Crossing> crossings) {
