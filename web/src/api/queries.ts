@@ -130,6 +130,20 @@ export const useMarks = (wanted = true) =>
   useOfShow('marks', async (id) => answered(await client.GET('/api/shows/{id}/marks', at(id))), wanted);
 export const useCoverage = () =>
   useOfShow('coverage', async (id) => answered(await client.GET('/api/shows/{id}/coverage', at(id))));
+/** Two palettes side by side. */
+export const useComparison = (kind: string, number: number, against: string, other: number) =>
+  useOfShow(
+    'contents',
+    async (id) =>
+      answered(
+        await client.GET('/api/shows/{id}/palettes/{kind}/{number}/against/{against}/{other}', {
+          params: { path: { id, kind, number, against, other } },
+        }),
+      ),
+    true,
+    [kind, number, against, other],
+  );
+
 /** One crossing of the coverage, unit by unit. @param wanted whether it is looked at */
 export const useCrossing = (kind: string, number: number, type: string, mode: string, wanted: boolean) =>
   useOfShow(

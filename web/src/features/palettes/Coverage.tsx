@@ -71,7 +71,7 @@ export function Coverage() {
       <div className="flex min-h-0 min-w-0 flex-1 flex-col">
         <div className="flex items-center gap-2 pb-2">
           <span
-            className={`whitespace-nowrap ${coverage.gaps > 0 ? "font-bold text-madder" : "text-moss"}`}
+            className={`whitespace-nowrap ${coverage.gaps > 0 ? 'font-bold text-madder' : 'text-moss'}`}
             role="status"
           >
             {coverage.gaps === 0

@@ -5,6 +5,7 @@ import { quoted } from '../../app/run';
 import { Button } from '../../ui/Button';
 import { ScopeRing } from '../../ui/ScopeRing';
 import { useLineReading } from '../bench/useLineReading';
+import { Compare } from './Compare';
 import { lineOf } from './kinds';
 
 const TINTS = ['none', 'rose', 'amber', 'moss', 'teal', 'sky', 'violet', 'sand', 'slate'];
@@ -34,8 +35,9 @@ export function PaletteCard({ palettes, held, uses, next, onOpen }: Props) {
     changed: 0,
   };
   const [deleting, setDeleting] = useState(false);
+  const [comparing, setComparing] = useState(false);
   const all = palettes.length > 0 ? `${palettes[0]!.kind} ${palettes.map((p) => p.number).join(' + ')}` : '';
-  const loss = useLineReading(deleting && one ? `delete ${lineOf(one)}` : '');
+  const loss = useLineReading(deleting ? `delete ${all}` : '');
   if (palettes.length === 0)
     return (
       <div className="h-[132px] shrink-0 space-y-1 pt-2 text-[12px] text-ink-label">
@@ -75,10 +77,18 @@ export function PaletteCard({ palettes, held, uses, next, onOpen }: Props) {
           </span>
         )}
         {!one && (
-          <Marks
-            all={all}
-            tint={palettes.every((p) => p.tint === palettes[0]!.tint) ? palettes[0]!.tint : ''}
-          />
+          <>
+            <Marks
+              all={all}
+              tint={palettes.every((p) => p.tint === palettes[0]!.tint) ? palettes[0]!.tint : ''}
+            />
+            {palettes.length === 2 && <Button onClick={() => setComparing(true)}>Compare…</Button>}
+            <Exact label="to" placeholder="niche" onSet={(n) => run(`move ${all} to ${n}`)} />
+            <Exact label="time" placeholder="s" onSet={(n) => run(`time ${all} at ${n}`)} />
+            <Button kind="danger" onClick={() => setDeleting(true)}>
+              Delete…
+            </Button>
+          </>
         )}
         {one && (
           <span className="flex w-full flex-wrap items-center gap-1">
@@ -127,7 +137,7 @@ export function PaletteCard({ palettes, held, uses, next, onOpen }: Props) {
           </span>
         )}
       </div>
-      {deleting && one && (
+      {deleting && (
         <div
           className="flex flex-wrap items-center gap-2 text-[12px]"
           role="alertdialog"
@@ -140,13 +150,16 @@ export function PaletteCard({ palettes, held, uses, next, onOpen }: Props) {
             kind="danger"
             onClick={() => {
               setDeleting(false);
-              run(`delete ${lineOf(one)}${loss.problems.length ? ' as values' : ''}`);
+              run(`delete ${all}${loss.problems.length ? ' as values' : ''}`);
             }}
           >
             {loss.problems.length ? 'Delete, and leave plain values there' : 'Delete'}
           </Button>
           <Button onClick={() => setDeleting(false)}>Keep</Button>
         </div>
+      )}
+      {comparing && palettes.length === 2 && (
+        <Compare one={palettes[0]!} other={palettes[1]!} onClose={() => setComparing(false)} />
       )}
       {one && one.of > 0 && <ReachTable palette={one} />}
     </section>
@@ -169,6 +182,35 @@ function Marks({ all, tint }: { all: string; tint: string }) {
         </option>
       ))}
     </select>
+  );
+}
+
+/** A number that is typed and then done for all of them. */
+function Exact({
+  label,
+  placeholder,
+  onSet,
+}: {
+  label: string;
+  placeholder: string;
+  onSet: (n: number) => void;
+}) {
+  const [text, setText] = useState('');
+  return (
+    <label className="flex items-center gap-1 text-[12px]">
+      {label}
+      <input
+        className={`${small} w-14`}
+        placeholder={placeholder}
+        value={text}
+        onChange={(e) => setText(e.target.value.replace(/[^\d.]/g, ''))}
+        onKeyDown={(e) => {
+          if (e.key !== 'Enter' || !text) return;
+          onSet(Number(text));
+          setText('');
+        }}
+      />
+    </label>
   );
 }
 

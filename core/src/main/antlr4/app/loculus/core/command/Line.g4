@@ -34,7 +34,7 @@ add : ADD numbers AS profile ;
 unpatch : UNPATCH selection ;
 delete
     : DELETE GROUP groupRef (PLUS groupRef)*    # deleteGroup
-    | DELETE kind paletteRef (AS VALUES)?    # deletePalette
+    | DELETE kind paletteRef (PLUS paletteRef)* (AS VALUES)?    # deletePalette
     | DELETE MARK text (AS VALUES)?     # deleteMark
     | DELETE selection                  # deleteFixtures
     ;
@@ -89,7 +89,7 @@ attributes : attribute (COMMA attribute)* ;
 takeOut : TAKE OUT selection FROM kind paletteRef ;
 tidyPalette : TIDY kind paletteRef ;
 copyPalette : COPY kind paletteRef TO integer ;
-movePalette : MOVE kind paletteRef TO integer ;
+movePalette : MOVE kind paletteRef (PLUS paletteRef)* TO integer ;
 tintPalette : TINT kind paletteRef (PLUS paletteRef)* (WORD | OFF) ;
 notePalette : NOTE kind paletteRef text ;
 narrowPalette : NARROW kind paletteRef PER (TYPE | FIXTURE) ;

@@ -3,7 +3,7 @@ package app.loculus.core.command;
 import app.loculus.core.edit.mark.MarkFinder;
 import app.loculus.core.edit.palette.ApplyPalette;
 import app.loculus.core.edit.palette.CopyPalette;
-import app.loculus.core.edit.palette.DeletePalette;
+import app.loculus.core.edit.palette.DeletePalettes;
 import app.loculus.core.edit.palette.DescribePalettes;
 import app.loculus.core.edit.palette.FillGap;
 import app.loculus.core.edit.palette.JoinPalettes;
@@ -40,8 +40,7 @@ final class PaletteClauses extends RoomClauses {
 
     @Override
     public List<ShowEdit> visitDeletePalette(LineParser.DeletePaletteContext c) {
-        return later(draft ->
-                new DeletePalette(palette(draft, c.kind(), c.paletteRef()).id(), c.VALUES() != null));
+        return later(draft -> new DeletePalettes(palettes(draft, c.kind(), c.paletteRef()), c.VALUES() != null));
     }
 
     @Override
@@ -113,8 +112,7 @@ final class PaletteClauses extends RoomClauses {
 
     @Override
     public List<ShowEdit> visitMovePalette(LineParser.MovePaletteContext c) {
-        return later(draft ->
-                new MovePalette(palette(draft, c.kind(), c.paletteRef()).id(), Terms.integer(c.integer())));
+        return later(draft -> new MovePalette(palettes(draft, c.kind(), c.paletteRef()), Terms.integer(c.integer())));
     }
 
     @Override

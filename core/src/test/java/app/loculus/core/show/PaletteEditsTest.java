@@ -6,6 +6,7 @@ import app.loculus.core.Rig;
 import app.loculus.core.colour.Chromaticity;
 import app.loculus.core.dmx.FrameRenderer;
 import app.loculus.core.edit.palette.EditEntry;
+import app.loculus.core.edit.palette.PaletteComparison;
 import app.loculus.core.edit.starter.StarterPalette;
 import app.loculus.core.edit.starter.StarterPalettes;
 import app.loculus.core.palette.Coverage;
@@ -189,6 +190,77 @@ class PaletteEditsTest {
                     .isEqualTo(given(show, colour(show, 1), other).values());
         }
         assertThat(colour(again, 1).intent()).isEqualTo(colour(show, 1).intent());
+    }
+
+    @Test
+    void several_move_at_once_and_whoever_stands_there_comes_to_where_they_were() {
+        Show show = verdigris("copy colour 1 to 3", "rename colour 3 \"Kelp\"", "copy colour 1 to 8");
+        Outcome moved = Rig.say(show, "move colour 8 + 1 to 2");
+        assertThat(moved.show().palettes())
+                .extracting(Object::toString)
+                .containsExactly("colour 1 “Kelp”", "colour 2 “Verdigris copy”", "colour 3 “Verdigris”");
+        assertThat(moved.words())
+                .containsExactly(
+                        "colour 8 “Verdigris copy” is number 2",
+                        "colour 1 “Verdigris” is number 3",
+                        "“Kelp” is number 1");
+        Show next = Rig.after(show, "move colour 1 + 3 to 3");
+        assertThat(colour(next, 3).name()).isEqualTo("Verdigris");
+        assertThat(colour(next, 4).name()).isEqualTo("Kelp");
+    }
+
+    @Test
+    void several_are_deleted_at_once_those_that_follow_others_first() {
+        Show show = verdigris(
+                "11 colour 1", "record colour 2 \"Follows\" keep references", "clear all", "copy colour 1 to 3");
+        assertThat(Rig.say(show, "delete colour 1").refused()).isTrue();
+        assertThat(Rig.after(show, "delete colour 1 + 2 + 3").palettes()).isEmpty();
+        assertThat(Rig.say(show, "delete colour 1 + 3").refused()).isTrue();
+        assertThat(Rig.after(show, "delete colour 1 + 3 as values").palettes()).hasSize(1);
+    }
+
+    @Test
+    void of_two_palettes_taken_together_a_mix_comes_from_one_of_them() {
+        Show show = verdigris(
+                "21 + 22 colour xy 0.5, 0.3",
+                "record colour 2 \"Rose\" global",
+                "clear all",
+                "take colour 2 into colour 1");
+        assertThat(colour(show, 1).entries(new ScopeKey.Global()).keySet())
+                .as("no white of the mix that made way")
+                .containsExactlyInAnyOrderElementsOf(
+                        colour(show, 2).entries(new ScopeKey.Global()).keySet());
+    }
+
+    @Test
+    void two_palettes_side_by_side_tell_what_they_hold_and_what_types_make_of_them() {
+        Show show = verdigris(
+                "copy colour 1 to 2",
+                "11 colour 2",
+                "11 red at 40",
+                "update colour 2 per type",
+                "clear all",
+                "11 zoom at 9 deg",
+                "record beam 1 per type",
+                "clear all");
+        PaletteComparison same = PaletteComparison.of(show, colour(show, 1), colour(show, 1));
+        assertThat(same.rows()).allMatch(PaletteComparison.ComparedRow::same);
+        assertThat(same.types()).allMatch(t -> t.grade().equals("exact"));
+        PaletteComparison two = PaletteComparison.of(show, colour(show, 1), colour(show, 2));
+        assertThat(two.rows().stream().filter(r -> !r.same()))
+                .extracting(PaletteComparison.ComparedRow::owner)
+                .containsOnly("Wash");
+        assertThat(two.types().stream().filter(t -> !t.grade().equals("exact")))
+                .singleElement()
+                .satisfies(t -> {
+                    assertThat(t.type()).isEqualTo("Wash");
+                    assertThat(t.otherWay()).isEqualTo("its type's values");
+                    assertThat(t.one()).isNotEqualTo(t.other());
+                });
+        PaletteComparison unlike = PaletteComparison.of(show, colour(show, 1), palette(show, Kind.BEAM, 1));
+        assertThat(unlike.types())
+                .filteredOn(t -> t.type().equals("Par"))
+                .allMatch(t -> t.otherWay().isEmpty());
     }
 
     @Test

@@ -4,6 +4,7 @@ import app.loculus.app.api.PaletteFace;
 import app.loculus.app.api.edits.Named;
 import app.loculus.app.session.Shows;
 import app.loculus.core.colour.ColourDifference;
+import app.loculus.core.edit.palette.PaletteComparison;
 import app.loculus.core.edit.palette.PaletteFinder;
 import app.loculus.core.edit.palette.PaletteWords;
 import app.loculus.core.edit.palette.ValueWords;
@@ -88,6 +89,21 @@ class PalettesController {
                 PaletteWords.label(show, e.scope(), e.attribute()),
                 ValueWords.of(show, e.value()),
                 e.companion());
+    }
+
+    /** Two palettes side by side. @param against kind of the second; @param other its number */
+    @GetMapping("/api/shows/{id}/palettes/{kind}/{number}/against/{against}/{other}")
+    PaletteComparison compare(
+            @PathVariable long id,
+            @PathVariable String kind,
+            @PathVariable int number,
+            @PathVariable String against,
+            @PathVariable int other) {
+        Show show = shows.get(id).show();
+        return PaletteComparison.of(
+                show,
+                PaletteFinder.number(show, Named.kind(kind), number),
+                PaletteFinder.number(show, Named.kind(against), other));
     }
 
     /** Fixtures of one profile in one mode. */
