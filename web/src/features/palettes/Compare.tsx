@@ -45,8 +45,8 @@ export function Compare({
             <tbody>
               {compared.types.map((t) => (
                 <tr key={`${t.type} ${t.mode}`} className="border-b border-line">
-                  <td className="py-0.5 font-bold" title={t.mode}>
-                    {t.type}
+                  <td className="py-0.5">
+                    <b>{t.type}</b> <span className="text-[12px] text-ink-2">{t.mode}</span>
                   </td>
                   <Way colour={t.one} way={t.oneWay} />
                   <Way colour={t.other} way={t.otherWay} />

@@ -65,16 +65,23 @@ public final class Coverage {
                             || worst.filter(ColourDifference::dark).isPresent());
         }
 
-        /** Whether it is far enough off for an eye to look at it. */
+        /**
+         * Whether it is far enough off for an eye to look at it. What was recorded for a type is meant as it is, unless it
+         * is plainly another colour, as it can be in another mode than it was recorded in.
+         */
         public boolean needsAnEye() {
             boolean computed = units.containsKey(Follows.COMPUTED) || units.containsKey(Follows.GLOBAL);
             return applies
                     && (units.containsKey(Follows.LIKE)
-                            || computed
-                                    && worst.filter(w -> w.grade() == ColourDifference.Grade.NEEDS_AN_EYE)
-                                            .isPresent());
+                            || worst.filter(w -> computed
+                                            ? w.grade() == ColourDifference.Grade.NEEDS_AN_EYE
+                                            : w.deltaUv() > ANOTHER_COLOUR)
+                                    .isPresent());
         }
     }
+
+    /** In u′v′; what is matched by eye stays much nearer to what it is matched to. */
+    private static final double ANOTHER_COLOUR = 0.05;
 
     private final Patch patch;
     private final List<Type> types;

@@ -310,6 +310,16 @@ class PaletteEditsTest {
                 .isFalse();
         assertThat(coverage.gaps()).isZero();
         assertThat(coverage(named, Optional.of(coverage)).gaps()).isEqualTo(1);
+        Show corrected = Rig.after(show, "clear all", "11 colour 1 red at 10", "update colour 1 per type");
+        assertThat(coverage(corrected, Optional.empty())
+                        .of(colour(corrected, 1))
+                        .get(types.indexOf("Wash")))
+                .as("matched by eye is meant as it is")
+                .satisfies(c -> assertThat(c.needsAnEye()).isFalse());
+        Show another = Rig.after(show, "clear all", "11 colour 1 red at 100 green at 0", "update colour 1 per type");
+        assertThat(coverage(another, Optional.empty()).of(colour(another, 1)).get(types.indexOf("Wash")))
+                .as("plainly another colour")
+                .satisfies(c -> assertThat(c.needsAnEye()).isTrue());
         Show filled = Rig.after(named, "fill combined 1 for type \"Beam\" from type \"Spot\"");
         assertThat(coverage(filled, Optional.of(coverage)).gaps()).isZero();
         assertThat(coverage(filled, Optional.of(coverage)).of(colour(filled, 1)))
