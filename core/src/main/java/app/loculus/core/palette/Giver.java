@@ -19,22 +19,28 @@ public final class Giver {
     /** A show refuses circles; while it is being edited one may stand there for a moment. */
     private static final int LONGEST_CHAIN = 32;
 
+    private record One(Palette palette, UnitId unit) {}
+
     private record Kin(Palette palette, String profile, String mode, int cell) {}
 
     /** More than any show holds at once; beyond it the memory starts afresh. */
     private static final int MOST_REMEMBERED = 100_000;
 
     private final Map<Kin, Given> common;
+    /** What units are given on their own: goes by where they hang and by other palettes too. */
+    private final Map<One, Given> single;
+
     private final Patch patch;
     private final Shelf shelf;
     private final ColourAnswers answers;
 
     public Giver(Patch patch, Shelf shelf, ColourAnswers answers) {
-        this(patch, shelf, answers, new ConcurrentHashMap<>());
+        this(patch, shelf, answers, new ConcurrentHashMap<>(), new ConcurrentHashMap<>());
     }
 
-    private Giver(Patch patch, Shelf shelf, ColourAnswers answers, Map<Kin, Given> common) {
+    private Giver(Patch patch, Shelf shelf, ColourAnswers answers, Map<Kin, Given> common, Map<One, Given> single) {
         this.common = common;
+        this.single = single;
         this.patch = patch;
         this.shelf = shelf;
         this.answers = answers;
@@ -42,11 +48,17 @@ public final class Giver {
 
     /**
      * The same for another moment of a show. What was worked out for kin goes by palette, profile and mode alone, so that
-     * it holds as long as the profiles do.
+     * it holds as long as the profiles do; what was worked out for single units, as long as nothing was patched or recorded.
      */
     public Giver on(Patch other, Shelf otherShelf) {
         boolean holds = other.profiles() == patch.profiles() && common.size() < MOST_REMEMBERED;
-        return new Giver(other, otherShelf, answers, holds ? common : new ConcurrentHashMap<>());
+        boolean same = other == patch && shelf.sameAs(otherShelf) && single.size() < MOST_REMEMBERED;
+        return new Giver(
+                other,
+                otherShelf,
+                answers,
+                holds ? common : new ConcurrentHashMap<>(),
+                same ? single : new ConcurrentHashMap<>());
     }
 
     public Given give(Palette palette, UnitId unit) {
@@ -57,7 +69,10 @@ public final class Giver {
     private Given give(Palette palette, UnitId unit, int depth) {
         Fixture fixture = patch.get(unit.fixture());
         if (palette.perUnit() || !palette.entries(new ScopeKey.Unit(unit)).isEmpty()) {
-            return work(palette, unit, fixture, depth);
+            // Deeper in a chain it may be cut short.
+            return depth > 0
+                    ? work(palette, unit, fixture, depth)
+                    : single.computeIfAbsent(new One(palette, unit), one -> work(palette, unit, fixture, depth));
         }
         Kin kin = new Kin(palette, fixture.profile().value(), fixture.mode(), unit.cell());
         Given known = common.get(kin);
