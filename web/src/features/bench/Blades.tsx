@@ -95,7 +95,7 @@ export function Blades({ rows, onChange }: { rows: ValueRow[]; onChange: (what: 
                 r={6}
                 role="slider"
                 tabIndex={0}
-                aria-label={row.label}
+                aria-label={`${row.label} in the picture`}
                 aria-valuemin={0}
                 aria-valuemax={100}
                 aria-valuenow={Math.round(value)}

@@ -1,9 +1,11 @@
-import { useState } from 'react';
+import { line } from '../../api/commands';
 import { useDesk, useMatch } from '../../api/queries';
 import { useKept } from '../../app/kept';
 import { runLine } from '../../app/Line';
+import { attempt } from '../../app/notices';
 import { Button } from '../../ui/Button';
 import { inputShape } from '../../ui/Field';
+import { useAddedUp } from './useAddedUp';
 import { useLineReading } from './useLineReading';
 
 /** One step of a nudge in u′v′: about what an eye can just tell. */
@@ -39,20 +41,16 @@ export function MatchByEye({ onClose }: { onClose: () => void }) {
   const [typed, setTyped] = useKept('match reference', '');
   const reference = /^\d+$/.test(typed) ? Number(typed) : null;
   const match = useMatch(reference);
-  const [busy, setBusy] = useState(false);
-  const nudge = async (du: number, dv: number) => {
-    if (busy) return;
-    setBusy(true);
-    await runLine(`nudge colour by ${du.toFixed(4)}, ${dv.toFixed(4)}`);
-    setBusy(false);
-  };
+  const nudge = useAddedUp((du, dv, gesture) =>
+    attempt(() => line(`nudge colour by ${du.toFixed(4)}, ${dv.toFixed(4)}`, false, gesture)),
+  );
   const onKeyDown = (e: React.KeyboardEvent) => {
     const way = { ArrowRight: [1, 0], ArrowLeft: [-1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] }[e.key];
     if (!way) return;
     e.preventDefault();
     e.stopPropagation();
     const by = STEP * (e.shiftKey ? FAR : 1);
-    void nudge(way[0]! * by, way[1]! * by);
+    nudge(way[0]! * by, way[1]! * by);
   };
   const held = desk?.steps.flat() ?? [];
   return (
@@ -102,7 +100,7 @@ export function MatchByEye({ onClose }: { onClose: () => void }) {
               key={words}
               disabled={held.length === 0}
               className="min-h-7 px-1 text-[12px] hover:bg-sunk disabled:text-ink-label"
-              onClick={() => void nudge(du, dv)}
+              onClick={() => nudge(du, dv)}
             >
               {words}
             </button>

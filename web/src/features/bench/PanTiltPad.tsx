@@ -4,44 +4,21 @@ import type { ValueRow } from '../../api/client';
 import { runLine } from '../../app/Line';
 import { attempt } from '../../app/notices';
 import { Button } from '../../ui/Button';
+import { useAddedUp } from './useAddedUp';
 
 const SIDE = 104;
 /** Degrees a point of the pad; a tenth when fine. */
 const COARSE = 1;
 const FINE = 0.1;
 const FAR = 10;
-/** A pause of this long begins a new step of undo. */
-const PAUSE_MS = 700;
-
-/** Shifts every head from where it is. What comes while one shift is written is added up, all undone as one. */
-function useNudging() {
-  const state = useRef({ busy: false, pan: 0, tilt: 0, id: '', stamp: 0 });
-  return (pan: number, tilt: number) => {
-    const s = state.current;
-    const now = Date.now();
-    if (now - s.stamp > PAUSE_MS) s.id = `nudge ${now}`;
-    s.stamp = now;
-    s.pan += pan;
-    s.tilt += tilt;
-    const send = async () => {
-      while (s.pan !== 0 || s.tilt !== 0) {
-        const by = { ...(s.pan && { Pan: s.pan }), ...(s.tilt && { Tilt: s.tilt }) };
-        s.pan = s.tilt = 0;
-        await attempt(() => edit({ type: 'nudge', by }, false, s.id));
-      }
-      s.busy = false;
-    };
-    if (!s.busy) {
-      s.busy = true;
-      void send();
-    }
-  };
-}
-
 /** Where heads in hand point within their ranges, and how all of them are moved: dragged, by arrows, flipped, inverted. */
 export function PanTiltPad({ rows, disabled }: { rows: ValueRow[]; disabled: boolean }) {
   const [fine, setFine] = useState(false);
-  const nudge = useNudging();
+  const nudge = useAddedUp((x, y, gesture) =>
+    attempt(() =>
+      edit({ type: 'nudge', by: { ...(x && { Pan: x }), ...(y && { Tilt: y }) } }, false, gesture),
+    ),
+  );
   const from = useRef<{ x: number; y: number } | null>(null);
   const pan = rows.find((r) => r.attribute === 'Pan');
   const tilt = rows.find((r) => r.attribute === 'Tilt');

@@ -86,12 +86,18 @@ class AccessibleIT extends InBrowser {
         assertThat(page.getByText("Did you mean thru?")).isVisible();
         found.addAll(violations("the line with an error"));
         open("/palettes");
-        for (String kind : List.of("Colour", "Position", "Beam")) {
+        for (String kind : List.of("Colour", "Position", "Beam", "Shape")) {
             page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName(kind))
                     .last()
                     .click();
             found.addAll(violations("values of " + kind));
         }
+        line("type \"Skiff Wash\"");
+        page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("Beam"))
+                .last()
+                .click();
+        page.getByLabel("Spread Zoom").click();
+        found.addAll(violations("a spread by handles"));
         assertThat(found).isEmpty();
     }
 
@@ -158,9 +164,21 @@ class AccessibleIT extends InBrowser {
         page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("Coverage"))
                 .click();
         page.locator("[id^=cross]").first().click();
+        button("Each fixture").click();
         found.addAll(violations("coverage"));
         page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("Shelf"))
                 .click();
+        page.locator("[data-niche]")
+                .nth(1)
+                .click(new Locator.ClickOptions().setModifiers(List.of(KeyboardModifier.CONTROL)));
+        page.locator("[data-niche]")
+                .nth(2)
+                .click(new Locator.ClickOptions().setModifiers(List.of(KeyboardModifier.CONTROL)));
+        dialog(found, "two palettes compared", () -> button("Compare").click());
+        page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("Position"))
+                .first()
+                .click();
+        dialog(found, "re-aim", () -> button("Re-aim").click());
         open("/handheld");
         found.addAll(violations("hand-held"));
         open("/profiles");
