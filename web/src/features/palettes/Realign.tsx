@@ -83,7 +83,7 @@ function Inside({ onClose }: { onClose: () => void }) {
             <tr className="caps text-left">
               <th>Was (x, y, z in metres)</th>
               <th>Is now</th>
-              <th />
+              <td />
             </tr>
           </thead>
           <tbody>

@@ -158,7 +158,9 @@ class AccessibleIT extends InBrowser {
         dialog(found, "starter palettes", () -> button("Starter palettes").click());
         dialog(found, "values table", () -> button("All values as a table").click());
         line("starter palettes");
+        assertThat(page.locator("[data-niche]").nth(9)).isVisible();
         page.locator("[data-niche]").first().hover();
+        assertThat(button("Contents…")).isVisible();
         found.addAll(violations("palettes on the shelf, one looked at"));
         dialog(found, "contents", () -> button("Contents…").click());
         page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("Coverage"))
