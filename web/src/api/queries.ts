@@ -126,6 +126,9 @@ export function useValueTable(touched: boolean, from: number, rows: number) {
     placeholderData: keepPreviousData,
   });
 }
+/** Pages of niches, of groups and of palettes. */
+export const usePages = () =>
+  useOfShow('pages', async (id) => answered(await client.GET('/api/shows/{id}/pages', at(id))));
 export const useMarks = (wanted = true) =>
   useOfShow('marks', async (id) => answered(await client.GET('/api/shows/{id}/marks', at(id))), wanted);
 export const useCoverage = () =>
@@ -272,6 +275,7 @@ export function refresh(show: number, areas: string[], changed: Record<string, C
     if (['values', 'hand', 'palettes', 'marks', 'fixtures', 'profiles', 'highlight'].includes(area))
       ['value table', 'match'].forEach((p) => parts.add(p));
     if (area === 'universes') parts.add('patch');
+    if (area === 'pages') parts.add('pages');
     if (area === 'name') keys.add('shows');
   }
   keys.forEach((key) => void queryClient.invalidateQueries({ queryKey: [key] }));

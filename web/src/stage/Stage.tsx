@@ -12,7 +12,7 @@ import { cellAt, distance, landed, moved, nearest, next, picked, round2, SLIP, t
 import { colours, type Scene } from './scene';
 import { useStageState } from './stage-state';
 import { symbolRadius } from './symbols';
-import { fit, markAt, spots, toStage, type Side } from './view';
+import { fit, markAt, spots, toStage, type Side, type Spot } from './view';
 
 /** Nothing enlarged. */
 const WHOLE = { factor: 1, dx: 0, dy: 0 };
@@ -193,7 +193,9 @@ export const Stage = memo(function Stage({ pointed }: { pointed?: number }) {
       aim(drag, carriedMark);
     } else if (placing) void attempt(() => put(drag));
     else {
-      const units = pressed(e) ?? picked(all, drag, round);
+      const cells = e.ctrlKey || e.metaKey;
+      const radius = (s: Spot) => symbolRadius(s, all.length, view.scale);
+      const units = pressed(e) ?? picked(all, drag, round, cells ? radius : undefined);
       setTaken(new Set(units.map((u) => u.split('.')[0]!)));
       void attempt(() => select(units, turned(how))).then((done) => done?.changes || setTaken(null));
     }
@@ -368,7 +370,7 @@ export const Stage = memo(function Stage({ pointed }: { pointed?: number }) {
                 : 'press a point, or a mark · drag a mark to move it'
               : placing
                 ? 'drag a fixture · or a line to space what is in hand'
-                : 'shift adds · alt takes out · ctrl a cell · wheel'}
+                : 'shift adds · alt takes out · ctrl cells · wheel'}
         </span>
       </div>
       <div ref={box} className="relative min-h-0 flex-1">

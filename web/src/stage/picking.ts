@@ -66,11 +66,29 @@ function within(trail: Drag['trail'], x: number, y: number): boolean {
   return inside;
 }
 
-/** One fixture under a click, or all in the frame or the lasso, read across and then up as one would count them. */
-export function picked(all: Spot[], d: Drag, round: boolean): string[] {
+/** Where units are drawn: fixtures, or the cells of divided ones too. @param radius of symbols, when cells are meant */
+const units = (all: Spot[], radius?: (s: Spot) => number) =>
+  all.flatMap((s) => {
+    const { number, cells } = s.fixture;
+    if (!radius || cells === 0) return [{ unit: String(number), number, sx: s.sx, sy: s.sy }];
+    const half = CELLS_HALF * radius(s);
+    return Array.from({ length: cells }, (_, i) => ({
+      unit: `${number}.${i + 1}`,
+      number,
+      sx: s.sx - half + ((i + 0.5) * 2 * half) / cells,
+      sy: s.sy,
+    }));
+  });
+
+/**
+ * One fixture under a click, or all in the frame or the lasso, read across and then up as one would count them.
+ *
+ * @param radius of symbols, when cells are meant
+ */
+export function picked(all: Spot[], d: Drag, round: boolean, radius?: (s: Spot) => number): string[] {
   const drawn = round && d.trail.length > 3;
   if (distance(d) < SLIP && !drawn) return d.on ? [String(d.on.fixture.number)] : [];
-  const inside = all.filter((s) =>
+  const inside = units(all, radius).filter((s) =>
     drawn
       ? within(d.trail, s.sx, s.sy)
       : s.sx >= Math.min(d.x0, d.x1) &&
@@ -79,8 +97,8 @@ export function picked(all: Spot[], d: Drag, round: boolean): string[] {
         s.sy <= Math.max(d.y0, d.y1),
   );
   const back = d.x1 < d.x0 ? -1 : 1;
-  inside.sort((a, b) => back * (a.sx - b.sx) || a.fixture.number - b.fixture.number);
-  return inside.map((s) => String(s.fixture.number));
+  inside.sort((a, b) => back * (a.sx - b.sx) || a.number - b.number);
+  return inside.map((s) => s.unit);
 }
 
 export function landed(s: Spot, view: Parameters<typeof toStage>[0], d: Drag, z: number) {

@@ -1,12 +1,4 @@
-import {
-  DndContext,
-  PointerSensor,
-  useDroppable,
-  useSensor,
-  useSensors,
-  type DragEndEvent,
-  type DragOverEvent,
-} from '@dnd-kit/core';
+import { DndContext } from '@dnd-kit/core';
 import { useCallback, useMemo, useState } from 'react';
 import type { How } from '../../api/commands';
 import { useDesk, useGroups, usePatch } from '../../api/queries';
@@ -14,9 +6,12 @@ import { runEdit } from '../../app/run';
 import { Stage } from '../../stage/Stage';
 import { Button } from '../../ui/Button';
 import { inputShape } from '../../ui/Field';
-import { EmptyNiche } from '../../ui/Niche';
 import { Segmented } from '../../ui/Segmented';
 import { Bench } from '../bench/Bench';
+import { FreeNiche } from '../niches/FreeNiche';
+import { Pages, useWindows } from '../niches/Pages';
+import { placesIn } from '../niches/pages-model';
+import { useRehousing } from '../niches/useRehousing';
 import { useKept } from '../../app/kept';
 import { BringGroups } from './BringGroups';
 import { GroupCard } from './GroupCard';
@@ -28,8 +23,6 @@ import { usePlaces } from './TinyPlan';
 
 /** Numbers on one page of niches. */
 const PAGE = 48;
-/** Empty niches behind the last group of a page. */
-const SPARE = 3;
 
 /** Up and down is a level; only sideways it goes to another niche. One object: a new one would draw every niche anew. */
 const SIDEWAYS = { activationConstraint: { distance: { x: 8 }, tolerance: { y: 8 } } };
@@ -44,7 +37,6 @@ export function GroupsPage() {
   const places = usePlaces(useMemo(() => patch?.fixtures ?? [], [patch]));
   const [how, setHow] = useState<How>('hold');
   const [find, setFind] = useState('');
-  const [page, setPage] = useState(0);
   const [starting, setStarting] = useState(false);
   const [bringing, setBringing] = useState(false);
   const [looked, setLooked] = useState<number[]>([]);
@@ -64,32 +56,17 @@ export function GroupsPage() {
     },
     [setInto],
   );
-  const pages = Math.ceil((groups[groups.length - 1]?.number ?? 1) / PAGE);
-  const shown = groups.filter((g) =>
+  const numbers = useMemo(() => groups.map((g) => g.number), [groups]);
+  const pages = useWindows('group', numbers, PAGE);
+  const niches =
     find === ''
-      ? Math.floor((g.number - 1) / PAGE) === Math.min(page, pages - 1)
-      : `${g.number} ${g.name}`.toLowerCase().includes(find.toLowerCase()),
+      ? placesIn(groups, pages.now)
+      : groups.filter((g) => `${g.number} ${g.name}`.toLowerCase().includes(find.toLowerCase()));
+  const { landing, context } = useRehousing(
+    groups,
+    SIDEWAYS,
+    (number, to) => void runEdit({ type: 'move-group', number, to }),
   );
-  const sensors = useSensors(useSensor(PointerSensor, SIDEWAYS));
-  /** Where a dragged group would land, and who would come here instead. */
-  const [landing, setLanding] = useState('');
-  const onDragOver = ({ active, over }: DragOverEvent) => {
-    const number = active.data.current?.number as number;
-    const to = over?.data.current?.number as number | undefined;
-    const there = groups.find((g) => g.number === to);
-    const name = groups.find((g) => g.number === number)?.name;
-    setLanding(
-      to === undefined || to === number
-        ? ''
-        : `${number} ${name} → ${to}${there ? `; ${there.name} → ${number}` : ''}`,
-    );
-  };
-  const onDragEnd = ({ active, over }: DragEndEvent) => {
-    setLanding('');
-    const number = active.data.current?.number as number;
-    const to = over?.data.current?.number as number | undefined;
-    if (to !== undefined && to !== number) void runEdit({ type: 'move-group', number, to });
-  };
   const card = groups.filter((g) => looked.includes(g.number));
   return (
     <>
@@ -97,19 +74,10 @@ export function GroupsPage() {
         <div className="flex min-h-0 min-w-0 flex-[1.3] flex-col">
           <div className="flex flex-wrap items-center gap-1.5 pb-3">
             <h1 className="font-serif text-[22px] font-semibold">Groups</h1>
-            {pages > 1 && (
-              <Segmented
-                label="Page of niches"
-                tight
-                value={String(Math.min(page, pages - 1))}
-                onChange={(p) => setPage(Number(p))}
-                options={Array.from({ length: pages }, (_, i) => ({ value: String(i), text: String(i + 1) }))}
-              />
-            )}
             <input
               aria-label="Find a group"
               placeholder="find…"
-              className={`${inputShape} max-w-24`}
+              className={`${inputShape} max-w-18`}
               value={find}
               onChange={(e) => setFind(e.target.value)}
             />
@@ -125,21 +93,20 @@ export function GroupsPage() {
               ]}
               tight
             />
+            <Pages of="group" all={pages.all} now={pages.now} onChoose={pages.choose} />
             <Button onClick={() => setStarting(true)}>Starter groups…</Button>
             <Button label="Take groups of another show over" onClick={() => setBringing(true)}>
               Bring in…
             </Button>
           </div>
-          <DndContext
-            sensors={sensors}
-            onDragOver={onDragOver}
-            onDragEnd={onDragEnd}
-            onDragCancel={() => setLanding('')}
-          >
-            <div className="flex min-h-0 flex-1 flex-wrap content-start gap-y-3 overflow-auto pt-1 pl-1">
-              {nichesOf(shown, find === '', page).map((place) =>
+          <DndContext {...context}>
+            <div
+              className={`min-h-0 flex-1 content-start gap-y-3 overflow-auto pt-1 pl-1 ${find === '' && pages.now.columns > 0 ? 'grid justify-start' : 'flex flex-wrap'}`}
+              style={{ gridTemplateColumns: `repeat(${pages.now.columns}, max-content)` }}
+            >
+              {niches.map((place) =>
                 typeof place === 'number' ? (
-                  <Free key={place} number={place} onPress={into} />
+                  <FreeNiche key={place} number={place} onPress={into} />
                 ) : (
                   <GroupNiche
                     key={place.number}
@@ -173,26 +140,5 @@ export function GroupsPage() {
       {bringing && <BringGroups onClose={() => setBringing(false)} />}
       <StarterGroups open={starting} places={places} onClose={() => setStarting(false)} />
     </>
-  );
-}
-
-/** Groups and the free numbers between and behind them. */
-function nichesOf<T extends { number: number }>(shown: T[], free: boolean, page: number): (T | number)[] {
-  if (!free) return shown;
-  const by = new Map(shown.map((g) => [g.number, g]));
-  const first = shown.length > 0 ? Math.floor((shown[0]!.number - 1) / PAGE) * PAGE + 1 : page * PAGE + 1;
-  const last = Math.min(first + PAGE - 1, (shown[shown.length - 1]?.number ?? first - 1) + SPARE);
-  return Array.from({ length: last - first + 1 }, (_, i) => by.get(first + i) ?? first + i);
-}
-
-/** An empty niche that a group can be dropped into. */
-function Free({ number, onPress }: { number: number; onPress: (number: number) => void }) {
-  const drop = useDroppable({ id: `niche ${number}`, data: { number } });
-  return (
-    <EmptyNiche
-      number={number}
-      onPress={() => onPress(number)}
-      drag={{ ref: drop.setNodeRef, over: drop.isOver }}
-    />
   );
 }

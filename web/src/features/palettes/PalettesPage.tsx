@@ -1,12 +1,4 @@
-import {
-  DndContext,
-  PointerSensor,
-  useDroppable,
-  useSensor,
-  useSensors,
-  type DragEndEvent,
-  type DragOverEvent,
-} from '@dnd-kit/core';
+import { DndContext } from '@dnd-kit/core';
 import { useCallback, useMemo, useRef, useState } from 'react';
 import { useDesk, usePalettes } from '../../api/queries';
 import { runLine } from '../../app/Line';
@@ -14,9 +6,12 @@ import { useKept } from '../../app/kept';
 import { Stage } from '../../stage/Stage';
 import { Button } from '../../ui/Button';
 import { inputShape } from '../../ui/Field';
-import { EmptyNiche } from '../../ui/Niche';
 import { Segmented } from '../../ui/Segmented';
 import { Bench } from '../bench/Bench';
+import { FreeNiche } from '../niches/FreeNiche';
+import { Pages, useWindows } from '../niches/Pages';
+import { placesIn } from '../niches/pages-model';
+import { useRehousing } from '../niches/useRehousing';
 import { Contents } from './Contents';
 import { Coverage } from './Coverage';
 import { called, KINDS, lineOf, type Kind } from './kinds';
@@ -28,9 +23,6 @@ import { StarterPalettes } from './StarterPalettes';
 
 /** Numbers on one page of niches. */
 const PAGE = 60;
-/** Empty niches behind the last palette of a page. */
-const SPARE = 3;
-
 /** How long the pointer stays on a palette before that is looked at. */
 const REST_MS = 160;
 
@@ -95,21 +87,30 @@ function Shelf({ onView }: { onView: (view: 'shelf' | 'coverage') => void }) {
   const desk = useDesk().data;
   const [kind, setKind] = useKept<Kind>('palettes kind', 'colour');
   const [, setInto] = useKept(`record ${kind} number`, '');
-  const [page, setPage] = useState(0);
   const [find, setFind] = useState('');
   const [looked, setLooked] = useState<number | null>(null);
   const [picked, setPicked] = useState<number[]>([]);
   const [opened, setOpened] = useState(false);
   const [starting, setStarting] = useState(false);
   const [realigning, setRealigning] = useState(false);
-  const [landing, setLanding] = useState('');
-  const sensors = useSensors(useSensor(PointerSensor, SLIP));
   const ofKind = useMemo(() => palettes.filter((p) => p.kind === kind), [palettes, kind]);
-  const pages = Math.ceil((ofKind[ofKind.length - 1]?.number ?? 1) / PAGE);
-  const shown = ofKind.filter((p) =>
+  const numbers = useMemo(() => ofKind.map((p) => p.number), [ofKind]);
+  const pages = useWindows(kind, numbers, PAGE);
+  const places =
     find === ''
-      ? Math.floor((p.number - 1) / PAGE) === Math.min(page, pages - 1)
-      : `${p.number} ${p.name}`.toLowerCase().includes(find.toLowerCase()),
+      ? placesIn(ofKind, pages.now)
+      : ofKind.filter((p) => `${p.number} ${p.name}`.toLowerCase().includes(find.toLowerCase()));
+  const { landing, context } = useRehousing(
+    ofKind,
+    SLIP,
+    (number, to) => void runLine(`move ${kind} ${number} to ${to}`),
+  );
+  const into = useCallback(
+    (number: number) => {
+      setInto(String(number));
+      document.getElementById('record-name')?.focus();
+    },
+    [setInto],
   );
   /** What is passed on the way to the card is not looked at. */
   const resting = useRef(0);
@@ -126,23 +127,7 @@ function Shelf({ onView }: { onView: (view: 'shelf' | 'coverage') => void }) {
     [],
   );
   const about = ofKind.filter((p) => (picked.length > 1 ? picked.includes(p.number) : p.number === looked));
-  const next = nextFree(ofKind.map((p) => p.number));
-  const over = ({ active, over: on }: DragOverEvent) => {
-    const number = active.data.current?.number as number;
-    const to = on?.data.current?.number as number | undefined;
-    const name = (n?: number) => ofKind.find((p) => p.number === n)?.name;
-    setLanding(
-      to === undefined || to === number
-        ? ''
-        : `${number} ${name(number)} → ${to}${name(to) ? `; ${name(to)} → ${number}` : ''}`,
-    );
-  };
-  const drop = ({ active, over: on }: DragEndEvent) => {
-    setLanding('');
-    const number = active.data.current?.number as number;
-    const to = on?.data.current?.number as number | undefined;
-    if (to !== undefined && to !== number) void runLine(`move ${kind} ${number} to ${to}`);
-  };
+  const next = nextFree(numbers);
   return (
     <div className="flex min-h-0 flex-1 gap-3">
       <div className="flex min-h-0 min-w-0 flex-[1.5] flex-col">
@@ -152,7 +137,7 @@ function Shelf({ onView }: { onView: (view: 'shelf' | 'coverage') => void }) {
           <input
             aria-label="Find a palette"
             placeholder="find…"
-            className={`${inputShape} max-w-24`}
+            className={`${inputShape} max-w-18`}
             value={find}
             onChange={(e) => setFind(e.target.value)}
           />
@@ -165,15 +150,7 @@ function Shelf({ onView }: { onView: (view: 'shelf' | 'coverage') => void }) {
               Re-aim…
             </Button>
           )}
-          {pages > 1 && (
-            <Segmented
-              label="Page of niches"
-              tight
-              value={String(Math.min(page, pages - 1))}
-              onChange={(p) => setPage(Number(p))}
-              options={Array.from({ length: pages }, (_, i) => ({ value: String(i), text: String(i + 1) }))}
-            />
-          )}
+          <Pages of={kind} all={pages.all} now={pages.now} onChoose={pages.choose} />
         </div>
         <div className="pb-2">
           <Segmented
@@ -188,18 +165,14 @@ function Shelf({ onView }: { onView: (view: 'shelf' | 'coverage') => void }) {
             }))}
           />
         </div>
-        <DndContext sensors={sensors} onDragOver={over} onDragEnd={drop} onDragCancel={() => setLanding('')}>
-          <div className="flex min-h-0 flex-1 flex-wrap content-start gap-y-3 overflow-auto pt-1 pl-1">
-            {placesOf(shown, find === '', page).map((place) =>
+        <DndContext {...context}>
+          <div
+            className={`min-h-0 flex-1 content-start gap-y-3 overflow-auto pt-1 pl-1 ${find === '' && pages.now.columns > 0 ? 'grid justify-start' : 'flex flex-wrap'}`}
+            style={{ gridTemplateColumns: `repeat(${pages.now.columns}, max-content)` }}
+          >
+            {places.map((place) =>
               typeof place === 'number' ? (
-                <Free
-                  key={place}
-                  number={place}
-                  onPress={() => {
-                    setInto(String(place));
-                    document.getElementById('record-name')?.focus();
-                  }}
-                />
+                <FreeNiche key={place} number={place} onPress={into} />
               ) : (
                 <PaletteNiche
                   key={lineOf(place)}
@@ -245,19 +218,4 @@ function nextFree(numbers: number[]): number {
   let next = 1;
   while (taken.has(next)) next++;
   return next;
-}
-
-/** Palettes and the free numbers between and behind them. */
-function placesOf<T extends { number: number }>(shown: T[], free: boolean, page: number): (T | number)[] {
-  if (!free) return shown;
-  const by = new Map(shown.map((p) => [p.number, p]));
-  const first = shown.length > 0 ? Math.floor((shown[0]!.number - 1) / PAGE) * PAGE + 1 : page * PAGE + 1;
-  const last = Math.min(first + PAGE - 1, (shown[shown.length - 1]?.number ?? first - 1) + SPARE);
-  return Array.from({ length: last - first + 1 }, (_, i) => by.get(first + i) ?? first + i);
-}
-
-/** An empty niche: a press chooses it to record into, a palette can be dropped into it. */
-function Free({ number, onPress }: { number: number; onPress: () => void }) {
-  const drop = useDroppable({ id: `niche ${number}`, data: { number } });
-  return <EmptyNiche number={number} onPress={onPress} drag={{ ref: drop.setNodeRef, over: drop.isOver }} />;
 }

@@ -147,6 +147,8 @@ class AccessibleIT extends InBrowser {
         found.addAll(violations("those who"));
         page.keyboard().press("f");
         dialog(found, "starter groups", () -> button("Starter groups").click());
+        line("page group \"Act two\" from 101 of 6 by 2");
+        dialog(found, "pages of niches", () -> button("Pages…").click());
         dialog(found, "groups of another show", () -> button("^Bring in").click());
         line("all rows");
         page.locator("[data-niche]").first().click();

@@ -193,6 +193,39 @@ class BenchIT extends InBrowser {
     }
 
     @Test
+    void a_page_has_rows_of_its_own_and_keeps_what_is_put_there() {
+        line("1 colour xy 0.25, 0.39");
+        line("record colour 1 \"Verdigris\"");
+        button("Pages…").click();
+        page.keyboard().type("Act two");
+        Locator dialog = page.getByRole(AriaRole.DIALOG);
+        dialog.getByLabel("From").fill("201");
+        dialog.getByLabel("A row").fill("3");
+        dialog.getByLabel("Rows").fill("2");
+        assertThat(dialog.getByText("Sets colour page “Act two”: 201 to 206, 3 by 2"))
+                .isVisible();
+        page.keyboard().press("Enter");
+        assertThat(dialog.getByText("201–206 · 3 × 2")).isVisible();
+        page.keyboard().press("Escape");
+        assertThat(page.getByLabel(Pattern.compile("^20\\d, empty"))).hasCount(6);
+        BoundingBox first = box(page.getByLabel("201, empty: record into it"));
+        BoundingBox fourth = box(page.getByLabel("204, empty: record into it"));
+        assertThat(fourth.x).as("it begins the second row").isCloseTo(first.x, within(1.0));
+        page.getByLabel("205, empty: record into it").click();
+        line("1 colour xy 0.3, 0.5");
+        page.keyboard().press("r");
+        page.keyboard().type("Kelp");
+        page.keyboard().press("Enter");
+        assertThat(niche("205 Kelp")).isVisible();
+        assertThat(niche("1 Verdigris")).hasCount(0);
+        page.reload();
+        assertThat(niche("205 Kelp")).isVisible();
+        page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("1").setExact(true))
+                .click();
+        assertThat(niche("1 Verdigris")).isVisible();
+    }
+
+    @Test
     void a_crossing_is_looked_at_fixture_by_fixture_and_those_that_miss_it_are_in_hand() {
         line("1 thru 3 zoom at 20 deg");
         line("record beam 1 \"Tight\" per fixture");
@@ -206,6 +239,24 @@ class BenchIT extends InBrowser {
         assertThat(chips).hasCount(1);
         assertThat(chips.first()).containsText("4");
         assertThat(button("^Highlight$")).hasAttribute("aria-pressed", "true");
+    }
+
+    @Test
+    void a_frame_with_control_takes_the_cells_in_it() {
+        line("patch 31 as \"Tideline Batten / 38-slot\" at 3.1");
+        line("place 31 at 0, 8, 6");
+        page.waitForTimeout(300);
+        BoundingBox stage = box(page.locator("[data-testid=stage]"));
+        Locator chips = page.getByLabel("Units in hand, in order").getByRole(AriaRole.BUTTON);
+        page.keyboard().down("Control");
+        page.mouse().move(stage.x + 3, stage.y + 3);
+        page.mouse().down();
+        page.mouse().move(stage.x + stage.width / 2, stage.y + stage.height - 3, new Mouse.MoveOptions().setSteps(5));
+        page.mouse().up();
+        page.keyboard().up("Control");
+        assertThat(chips.filter(new Locator.FilterOptions().setHasText("31.1"))).isVisible();
+        assertThat(chips.filter(new Locator.FilterOptions().setHasText("31.4"))).isVisible();
+        assertThat(chips.filter(new Locator.FilterOptions().setHasText("31.8"))).hasCount(0);
     }
 
     /** Counts what a hand does from now on: pointer presses and keys, a name that is typed as one. */

@@ -21,7 +21,7 @@ aloud : integer address EOF ;
 command
     : patch | add | unpatch | delete | name | place | hang | purpose | noteGroup | note
     | renumber | change | swap | shift | compact | mark | universe | saveVersion | restoreVersion
-    | recordGroup | editGroup | moveGroup | copyGroup | freezeGroup | tintGroup | starterGroups | recordPalette | takeOut | tidyPalette | copyPalette | movePalette | narrowPalette | joinPalettes | fillPalette | updatePalette | starterPalettes | setMark | markFrom | moveMark | renameMark | realign | tintPalette | notePalette | timePalette | rename
+    | recordGroup | editGroup | moveGroup | copyGroup | freezeGroup | tintGroup | starterGroups | recordPalette | takeOut | tidyPalette | copyPalette | movePalette | narrowPalette | joinPalettes | fillPalette | updatePalette | starterPalettes | setMark | markFrom | moveMark | renameMark | realign | setPage | renamePage | tintPalette | notePalette | timePalette | rename
     | home | clear | next | previous | whole | invert | recordHighlight | forgetHighlight | highlight | undo | redo
     | choose
     ;
@@ -36,6 +36,7 @@ delete
     : DELETE GROUP groupRef (PLUS groupRef)*    # deleteGroup
     | DELETE kind paletteRef (PLUS paletteRef)* (AS VALUES)?    # deletePalette
     | DELETE MARK text (AS VALUES)?     # deleteMark
+    | DELETE PAGE pageOf text           # deletePage
     | DELETE selection                  # deleteFixtures
     ;
 name : NAME selection text ;
@@ -103,6 +104,9 @@ moveMark : MOVE MARK text (BY | TO) point ;
 renameMark : RENAME MARK text text ;
 realign : REALIGN (LIGHTS selection?)? (POSITION paletteRef (PLUS paletteRef)*)? (MARK text (PLUS text)*)? known (PLUS known)* ;
 known : (point | text) TO point ;
+setPage : PAGE pageOf text FROM integer (OF integer BY integer)? ;
+renamePage : RENAME PAGE pageOf text text ;
+pageOf : GROUP | kind ;
 timePalette : TIME kind paletteRef (PLUS paletteRef)* (AT number | OFF) ;
 scope : GLOBAL | PER TYPE | PER FIXTURE ;
 onto : MERGE | REPLACE ;
@@ -223,7 +227,7 @@ WHOLE : 'whole' ; STEP : 'step' ; CELLS : 'cells' ; SORT : 'sort' ; ACROSS : 'ac
 OUTWARD : 'outward' ; ROWS : 'rows' ; COLUMNS : 'columns' ; DIAGONAL : 'diagonal' ; RINGS : 'rings' ; WITHIN : 'within' ;
 INVERT : 'invert' ; REST : 'rest' ; HAND : 'hand' ; WHERE : 'where' ; LIT : 'lit' ; DARK : 'dark' ; ACTIVE : 'active' ; USES : 'uses' ; IN : 'in' ; UNPATCHED : 'unpatched' ;
 ONLY : 'only' ; WITHOUT : 'without' ; KEEP : 'keep' ; NEW : 'new' ; REFERENCES : 'references' ; TIDY : 'tidy' ; TIME : 'time' ; RELEASE : 'release' ; NUDGE : 'nudge' ; AIM : 'aim' ; FAN : 'fan' ; NARROW : 'narrow' ; INTO : 'into' ; FILL : 'fill' ; FOR : 'for' ; UPDATE : 'update' ; PALETTES : 'palettes' ;
-REALIGN : 'realign' ; FLIP : 'flip' ; LIGHTS : 'lights' ; AND : 'and' ; OR : 'or' ; OPEN : '(' ; CLOSED : ')' ; BOTH : '&' ;
+REALIGN : 'realign' ; FLIP : 'flip' ; PAGE : 'page' ; LIGHTS : 'lights' ; AND : 'and' ; OR : 'or' ; OPEN : '(' ; CLOSED : ')' ; BOTH : '&' ;
 PLUS : '+' ; MINUS : '-' ; COMMA : ',' ;
 HEX : '0x' [0-9a-f]+ ;
 DECIMAL : [0-9]+ '.' [0-9]+ ;

@@ -20,7 +20,8 @@ final class Clauses {
                 new ProfileClauses(types),
                 new GroupClauses(),
                 new PaletteClauses(),
-                new MarkClauses());
+                new MarkClauses(),
+                new NicheClauses());
     }
 
     /** The edits of one clause, in order. */

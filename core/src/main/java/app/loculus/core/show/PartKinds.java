@@ -3,6 +3,8 @@ package app.loculus.core.show;
 import app.loculus.core.group.Group;
 import app.loculus.core.mark.Mark;
 import app.loculus.core.mark.MarkId;
+import app.loculus.core.niche.NichePage;
+import app.loculus.core.niche.NichePageId;
 import app.loculus.core.palette.Entry;
 import app.loculus.core.palette.Palette;
 import app.loculus.core.patch.Fixture;
@@ -75,6 +77,15 @@ public final class PartKinds {
             .numberedBy(m -> "mark " + m.name().toLowerCase(java.util.Locale.ROOT))
             .told(Teller.named("mark", Mark::toString));
 
+    public static final PartKind<NichePageId, NichePage> NICHE_PAGES = PartKind.of(
+                    "pages",
+                    "pages of niches",
+                    numbered(NichePageId.class, NichePageId::value, NichePageId::new),
+                    NichePage.class)
+            .keyedBy(NichePage::id)
+            .numberedBy(NichePage::label)
+            .told(Teller.named("page", NichePage::toString));
+
     public static final PartKind<PaletteId, Palette> PALETTES = PartKind.of(
                     "palettes", "palettes", numbered(PaletteId.class, PaletteId::value, PaletteId::new), Palette.class)
             .keyedBy(Palette::id)
@@ -109,7 +120,7 @@ public final class PartKinds {
             .told(Teller.whenever("Highlight looks different"));
 
     public static final List<PartKind<?, ?>> ALL =
-            List.of(NAME, PROFILES, FIXTURES, GROUPS, MARKS, PALETTES, UNIVERSES, VALUES, HAND, HIGHLIGHT);
+            List.of(NAME, PROFILES, FIXTURES, GROUPS, MARKS, PALETTES, NICHE_PAGES, UNIVERSES, VALUES, HAND, HIGHLIGHT);
 
     private PartKinds() {}
 

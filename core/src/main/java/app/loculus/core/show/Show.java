@@ -3,6 +3,8 @@ package app.loculus.core.show;
 import app.loculus.core.group.Group;
 import app.loculus.core.mark.Mark;
 import app.loculus.core.mark.MarkId;
+import app.loculus.core.niche.NichePage;
+import app.loculus.core.niche.NichePageId;
 import app.loculus.core.palette.Coverage;
 import app.loculus.core.palette.Palette;
 import app.loculus.core.palette.Shelf;
@@ -224,6 +226,18 @@ public final class Show {
         return all(PartKinds.MARKS).values().stream()
                 .sorted(Comparator.comparing(Mark::name, String.CASE_INSENSITIVE_ORDER))
                 .toList();
+    }
+
+    /** By where they begin. */
+    public List<NichePage> nichePages() {
+        return all(PartKinds.NICHE_PAGES).values().stream()
+                .sorted(Comparator.comparingInt(NichePage::first).thenComparing(NichePage::name))
+                .toList();
+    }
+
+    public NichePageId nextNichePageId() {
+        SortedMap<NichePageId, NichePage> pages = all(PartKinds.NICHE_PAGES);
+        return new NichePageId(pages.isEmpty() ? 1 : pages.lastKey().value() + 1);
     }
 
     public Optional<Mark> mark(MarkId id) {

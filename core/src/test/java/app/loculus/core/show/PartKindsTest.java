@@ -53,6 +53,7 @@ class PartKindsTest {
                         "groups",
                         "marks",
                         "palettes",
+                        "pages",
                         "universes",
                         "values",
                         "hand",

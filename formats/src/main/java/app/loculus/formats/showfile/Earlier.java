@@ -17,6 +17,9 @@ public final class Earlier {
     /** The first with marks, that remembers which colour was asked for, and what is written on palettes. */
     private static final int ASKED = 4;
 
+    /** The first with pages of niches. */
+    private static final int PAGES = 5;
+
     private Earlier() {}
 
     /** @param version that of the manifest */
@@ -38,6 +41,9 @@ public final class Earlier {
             show.set("marks", NODES.arrayNode());
             show.path("palettes").forEach(Earlier::palette);
             show.path("values").forEach(Earlier::values);
+        }
+        if (version < PAGES && document instanceof ObjectNode show) {
+            show.set("pages", NODES.arrayNode());
         }
         return document;
     }

@@ -190,8 +190,8 @@ class ShowArchiveTest {
                 .isInstanceOf(Refusal.class)
                 .hasMessageContaining("checksum does not fit");
         assertThatThrownBy(() -> ShowArchive.read(
-                        changed(file, "manifest.json", t -> t.replace("\"version\":4", "\"version\":9"))))
-                .hasMessageContaining("of version 9; up to 4 is understood");
+                        changed(file, "manifest.json", t -> t.replace("\"version\":5", "\"version\":9"))))
+                .hasMessageContaining("of version 9; up to 5 is understood");
         assertThatThrownBy(() -> ShowArchive.read(changed(file, "manifest.json", t -> "{}")))
                 .hasMessageContaining("no show file");
         assertThatThrownBy(() -> ShowArchive.read(changed(file, "manifest.json", t -> "{")))

@@ -52,6 +52,22 @@ class DeskController {
         return ValueTable.of(shows.get(id).show(), new ValueTable.Window(touched, from, Math.min(rows, MOST_ROWS)));
     }
 
+    /**
+     * A page of niches.
+     *
+     * @param of group, or the kind of its palettes
+     * @param first number of the first niche
+     */
+    record NichePageView(String of, String name, int first, int columns, int rows) {}
+
+    /** Pages of groups and of palettes, by where they begin. */
+    @GetMapping("/api/shows/{id}/pages")
+    List<NichePageView> pages(@PathVariable long id) {
+        return shows.get(id).show().nichePages().stream()
+                .map(p -> new NichePageView(p.subject(), p.name(), p.first(), p.columns(), p.rows()))
+                .toList();
+    }
+
     @GetMapping("/api/shows/{id}/groups")
     List<GroupView> groups(@PathVariable long id) {
         return GroupView.all(shows.get(id).show());
