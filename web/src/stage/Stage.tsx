@@ -12,6 +12,7 @@ import { cellAt, distance, landed, moved, nearest, next, picked, round2, SLIP, t
 import { colours, type Scene } from './scene';
 import { useStageState } from './stage-state';
 import { symbolRadius } from './symbols';
+import { StageTools } from './StageTools';
 import { fit, markAt, spots, toStage, type Side, type Spot } from './view';
 
 /** Nothing enlarged. */
@@ -271,108 +272,36 @@ export const Stage = memo(function Stage({ pointed }: { pointed?: number }) {
   };
   return (
     <div className="stage-window flex min-h-0 flex-1 flex-col overflow-hidden rounded-lg bg-stage text-stage-ink">
-      <div className="flex h-8 shrink-0 items-center gap-3 px-3 text-[12px]">
-        {(['plan', 'front'] as const).map((s) => (
-          <button
-            key={s}
-            aria-pressed={side === s}
-            className={`min-h-7 ${side === s ? 'font-bold' : 'opacity-70'}`}
-            onClick={() => {
-              setSide(s);
-              setLens(WHOLE);
-              setPlacing(false);
-            }}
-          >
-            {s === 'plan' ? 'Plan' : 'Front'}
-          </button>
-        ))}
-        <span aria-hidden="true" className="h-4 border-l border-stage-line" />
-        <button
-          aria-pressed={!placing && !round && !aiming}
-          className={`min-h-7 ${placing || round || aiming ? 'opacity-70' : 'font-bold underline'}`}
-          onClick={() => {
-            setAiming(false);
-            setPlacing(false);
-            setRound(false);
-          }}
-        >
-          Pick
-        </button>
-        <button
-          aria-pressed={!placing && round}
-          title="Draw round what is picked"
-          className={`min-h-7 ${!placing && round ? 'font-bold underline' : 'opacity-70'}`}
-          onClick={() => {
-            setAiming(false);
-            setPlacing(false);
-            setRound(true);
-          }}
-        >
-          Lasso
-        </button>
-        {side === 'plan' && (
-          <button
-            aria-pressed={placing}
-            className={`min-h-7 ${placing ? 'font-bold underline' : 'opacity-70'}`}
-            onClick={() => {
-              setAiming(false);
-              setPlacing(true);
-            }}
-          >
-            Place
-          </button>
-        )}
-        <button
-          aria-pressed={aiming}
-          title="A press points what is in hand there; marks can be carried"
-          className={`min-h-7 ${aiming ? 'font-bold underline' : 'opacity-70'}`}
-          onClick={() => {
-            setPlacing(false);
-            setRound(false);
-            setAiming(true);
-          }}
-        >
-          Aim
-        </button>
-        <button
-          aria-pressed={path}
-          title="Draw the way through what is in hand"
-          className={`min-h-7 ${path ? 'font-bold underline' : 'opacity-70'}`}
-          onClick={() => setPath(!path)}
-        >
-          Path
-        </button>
-        {placing && (
-          <label className="flex items-center gap-1">
-            height
-            <input
-              className="mono h-6 w-12 rounded border border-stage-line bg-stage px-1"
-              value={height}
-              onChange={(e) => setHeight(e.target.value)}
-            />
-            m
-          </label>
-        )}
-        {lens.factor > 1 && (
-          <button className="min-h-7 underline" onClick={() => setLens(WHOLE)}>
-            Whole stage
-          </button>
-        )}
-        <span className="ml-auto truncate opacity-80">
-          {pointing
+      <StageTools
+        side={side}
+        onSide={(s) => {
+          setSide(s);
+          setLens(WHOLE);
+          setPlacing(false);
+        }}
+        tool={aiming ? 'aim' : placing ? 'place' : round ? 'lasso' : 'pick'}
+        onTool={(tool) => {
+          setAiming(tool === 'aim');
+          setPlacing(tool === 'place');
+          setRound(tool === 'lasso');
+        }}
+        path={path}
+        onPath={() => setPath(!path)}
+        height={height}
+        onHeight={setHeight}
+        near={lens.factor > 1}
+        onWhole={() => setLens(WHOLE)}
+        words={
+          pointing
             ? pointingWords
-            : aiming
-              ? carriedMark
-                ? `${carriedMark.name} → ${marks
-                    .filter((m) => m.id === carriedMark.id)
-                    .map((m) => `${m.x}, ${m.y}, ${m.z}`)
-                    .join('')}`
-                : 'press a point, or a mark · drag a mark to move it'
-              : placing
-                ? 'drag a fixture · or a line to space what is in hand'
-                : 'shift adds · alt takes out · ctrl cells · wheel'}
-        </span>
-      </div>
+            : carriedMark
+              ? `${carriedMark.name} → ${marks
+                  .filter((m) => m.id === carriedMark.id)
+                  .map((m) => `${m.x}, ${m.y}, ${m.z}`)
+                  .join('')}`
+              : ''
+        }
+      />
       <div ref={box} className="relative min-h-0 flex-1">
         <canvas
           ref={canvas}
