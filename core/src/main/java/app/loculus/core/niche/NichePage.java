@@ -21,7 +21,8 @@ public record NichePage(NichePageId id, Optional<Kind> of, String name, int firs
 
     private static final int MOST_COLUMNS = 16;
     private static final int MOST_ROWS = 30;
-    private static final int LAST_NUMBER = 999_999;
+    /** As groups and palettes are numbered. */
+    private static final int LAST_NUMBER = 9999;
 
     public NichePage {
         name = Limits.name("page.name", "page", name);

@@ -27,6 +27,7 @@ public final class Palette {
     private final Optional<MarkId> aim;
     private final Label label;
     private final boolean refers;
+    private final int hash;
     private final Map<ScopeKey, Map<Attribute, Entry>> byScope = new LinkedHashMap<>();
 
     /** One without anything written beside it. */
@@ -67,6 +68,7 @@ public final class Palette {
         this.label = label == null ? Label.NONE : label;
         entries.forEach(e ->
                 byScope.computeIfAbsent(e.scope(), s -> new LinkedHashMap<>()).put(e.attribute(), e));
+        this.hash = Objects.hash(id, kind, number, name);
         this.refers = entries.stream().anyMatch(e -> e.value().followed().isPresent());
     }
 
@@ -200,7 +202,7 @@ public final class Palette {
 
     @Override
     public int hashCode() {
-        return Objects.hash(id, kind, number, name);
+        return hash;
     }
 
     @Override

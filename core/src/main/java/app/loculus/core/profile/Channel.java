@@ -68,11 +68,16 @@ public record Channel(
      *     all where none does
      */
     public ChannelFunction functionAt(long dmx, Predicate<ChannelFunction> better) {
-        List<ChannelFunction> holding =
-                functions.stream().filter(f -> f.holds(dmx)).toList();
-        return holding.stream()
-                .filter(better)
-                .findFirst()
-                .orElse(holding.isEmpty() ? functions.get(0) : holding.get(0));
+        // Asked for every channel of every fixture of a frame.
+        ChannelFunction holding = null;
+        for (ChannelFunction f : functions) {
+            if (f.holds(dmx)) {
+                if (better.test(f)) {
+                    return f;
+                }
+                holding = holding == null ? f : holding;
+            }
+        }
+        return holding == null ? functions.get(0) : holding;
     }
 }

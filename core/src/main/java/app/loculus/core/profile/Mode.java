@@ -3,6 +3,7 @@ package app.loculus.core.profile;
 import app.loculus.core.colour.Tristimulus;
 import app.loculus.core.profile.facts.BeamFacts;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -30,6 +31,9 @@ public final class Mode {
     private final BeamFacts beam;
     private final List<Relation> relations;
     private final boolean mastered;
+    /** Where the masters are that functions here ask for. */
+    private final Map<Asked, Integer> masterOf = new HashMap<>();
+
     private final List<List<Integer>> dimmedBy = new ArrayList<>();
 
     /** A mode without relations whose light source is not described. */
@@ -71,10 +75,15 @@ public final class Mode {
         }
         this.channels.forEach(this::count);
         this.channels.forEach(c -> dimmedBy.add(dimmersOf(c)));
-        this.mastered = this.channels.stream()
-                .flatMap(c -> c.functions().stream())
-                .anyMatch(f -> f.master().isPresent());
+        for (Channel c : this.channels) {
+            c.functions()
+                    .forEach(f -> f.master()
+                            .ifPresent(m -> masterOf.put(new Asked(c.cell(), m.channel()), foundMaster(c.cell(), m))));
+        }
+        this.mastered = !masterOf.isEmpty();
     }
+
+    private record Asked(int cell, String channel) {}
 
     /**
      * Virtual channels that a channel is multiplied with: those that a relation names; a virtual dimmer without any
@@ -290,6 +299,11 @@ public final class Mode {
 
     /** Index of a master's channel, −1 where there is none: of several copies a cell's own, else the nearest outwards. */
     public int masterOf(int cell, ModeMaster master) {
+        Integer known = masterOf.get(new Asked(cell, master.channel()));
+        return known == null ? foundMaster(cell, master) : known;
+    }
+
+    private int foundMaster(int cell, ModeMaster master) {
         for (int outer : cells.outwards(cell)) {
             for (int i = 0; i < channels.size(); i++) {
                 Channel c = channels.get(i);

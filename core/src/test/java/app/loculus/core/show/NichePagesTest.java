@@ -63,7 +63,7 @@ class NichePagesTest {
             strings = {
                 "page colour \"Wide\" from 1 of 17 by 2",
                 "page colour \"None\" from 1 of 0 by 2",
-                "page colour \"Far\" from 999999",
+                "page colour \"Far\" from 9990",
                 "page colour \"Nowhere\" from 0",
                 "page colour \" \" from 1",
                 "rename page colour \"Act two\" \"\"",
