@@ -50,7 +50,7 @@ interface Props {
 function Slide({ label, min, value, text, told, onChange }: Props) {
   return (
     <label className="flex h-7 items-center gap-2">
-      <span className="w-16 shrink-0 whitespace-nowrap">{label}</span>
+      <span className="w-18 shrink-0 whitespace-nowrap">{label}</span>
       <input
         type="range"
         min={min}
