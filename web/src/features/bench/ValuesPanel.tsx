@@ -273,7 +273,7 @@ function Line({ row, form, more, onMore, onChange }: RowProps) {
         <button
           aria-label={`${row.label}: ${row[form] || row.text}`}
           className={`mono min-h-7 max-w-28 min-w-16 shrink-0 truncate text-left ${SOURCE_SHAPE[row.source] ?? ''}`}
-          title={`${row.source} · ${row.physical} · DMX ${row.dmx}\nPress to type: 50 · 20 thru 80 · 12 deg · 200 dmx · 51200 dmx16 · 0xC8 · “name” · colour 3`}
+          title={`${row.source} · ${row.physical} · DMX ${row.dmx}\nPress to type: 50 · home · 20 thru 80 · 12 deg · 200 dmx · 51200 dmx16 · 0xC8 · “name” · colour 3`}
           disabled={guarded}
           onClick={() => setWriting(true)}
         >

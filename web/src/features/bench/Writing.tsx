@@ -14,7 +14,7 @@ export function Writing({ label, start, onDone }: Props) {
     <input
       autoFocus
       aria-label={label}
-      placeholder="50 · 12 deg · 0xC8 · 20 thru 80 · “name”"
+      placeholder="50 · home · 12 deg · 0xC8 · 20 thru 80 · “name”"
       className="mono h-7 w-full min-w-0 rounded border border-petrol bg-paper px-1 text-[12px]"
       defaultValue={start}
       onBlur={(e) => onDone(cancelled.current ? '' : e.currentTarget.value.trim())}

@@ -111,7 +111,7 @@ timePalette : TIME kind paletteRef (PLUS paletteRef)* (AT number | OFF) ;
 scope : GLOBAL | PER TYPE | PER FIXTURE ;
 onto : MERGE | REPLACE ;
 rename : RENAME (GROUP groupRef | kind paletteRef) text ;
-home : HOME kind? ;
+home : HOME (kind | attribute)? ;
 clear : CLEAR ALL? ;
 next : NEXT ;
 previous : PREVIOUS ;
@@ -186,6 +186,7 @@ value
     | INVERT attribute                  # invertValue
     | AIM AT (MARK text | point) (FAN number)?    # aimAt
     | RELEASE (kind | attribute)        # releaseValue
+    | attribute AT HOME                 # attributeHome
     | attribute AT amount               # setAttribute
     | attribute AT text                 # setNamed
     ;

@@ -64,7 +64,14 @@ final class HandClauses extends RoomClauses {
 
     @Override
     public List<ShowEdit> visitHome(LineParser.HomeContext c) {
-        return one(new SendHome(Optional.ofNullable(c.kind()).map(k -> Kind.parse(k.getText()))));
+        return one(new SendHome(
+                Optional.ofNullable(c.kind()).map(k -> Kind.parse(k.getText())),
+                Optional.ofNullable(c.attribute()).map(a -> a.getText())));
+    }
+
+    @Override
+    public List<ShowEdit> visitAttributeHome(LineParser.AttributeHomeContext c) {
+        return one(new SendHome(Optional.empty(), Optional.of(c.attribute().getText())));
     }
 
     @Override

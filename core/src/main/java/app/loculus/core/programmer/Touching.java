@@ -9,10 +9,8 @@ import app.loculus.core.profile.Cells;
 import app.loculus.core.profile.Channel;
 import app.loculus.core.profile.ChannelFunction;
 import app.loculus.core.profile.FunctionValue;
-import app.loculus.core.profile.Kind;
 import app.loculus.core.profile.Mode;
 import app.loculus.core.profile.Parameter;
-import app.loculus.core.profile.Profile;
 import app.loculus.core.value.AttributeValue;
 import app.loculus.core.value.Sent;
 import java.util.ArrayList;
@@ -163,16 +161,14 @@ public final class Touching {
         return any;
     }
 
-    /** Sends every attribute of a kind to home, or all of them without a kind, and touches them. */
-    public boolean home(UnitId unit, Optional<Kind> kind) {
+    /** Sends the attributes that are meant to home, and touches them. */
+    public boolean home(UnitId unit, Predicate<Attribute> which) {
         boolean any = false;
-        Profile profile = patch.profileOf(patch.get(unit.fixture()));
         Mode mode = modeOf(unit);
         for (int i = 0; i < mode.channels().size(); i++) {
             Channel channel = mode.channels().get(i);
             Attribute attribute = mode.calledBy(i, channel.home());
-            boolean meant = kind.isEmpty() || profile.kindOf(attribute) == kind.get();
-            if (meant && mode.layout().within(channel.cell(), unit.cell())) {
+            if (which.test(attribute) && mode.layout().within(channel.cell(), unit.cell())) {
                 UnitId home = new UnitId(unit.fixture(), channel.cell());
                 Parameter parameter = mode.parameter(channel.cell(), attribute).orElseThrow();
                 put(home, parameter, Touched.byHand(AttributeValue.home(mode, parameter)));

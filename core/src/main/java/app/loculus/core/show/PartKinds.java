@@ -69,7 +69,7 @@ public final class PartKinds {
             .brokenWhen(Circles::of)
             .refitting((id, group, refit) ->
                     Optional.of(group.holding(group.content().refitted(refit::choice))))
-            .told(Teller.named("group", Group::toString));
+            .told(new GroupTeller());
 
     public static final PartKind<MarkId, Mark> MARKS = PartKind.of(
                     "marks", "marks", numbered(MarkId.class, MarkId::value, MarkId::new), Mark.class)

@@ -31,14 +31,21 @@ interface Teller<K, V> {
     /** What was added, is gone and has changed, by name. */
     static <K, V> Teller<K, V> named(String one, Function<V, String> name) {
         return (before, after, were, are, words) -> {
-            named(one, "added", only(are, were, name), words);
-            named(one, "gone", only(were, are, name), words);
+            Teller.<K, V>comings(one, name).tell(before, after, were, are, words);
             List<String> changed = are.entrySet().stream()
                     .filter(e -> were.containsKey(e.getKey())
                             && !were.get(e.getKey()).equals(e.getValue()))
                     .map(e -> name.apply(e.getValue()))
                     .toList();
             named(one, "changed", changed, words);
+        };
+    }
+
+    /** What was added and is gone, by name. */
+    static <K, V> Teller<K, V> comings(String one, Function<V, String> name) {
+        return (before, after, were, are, words) -> {
+            named(one, "added", only(are, were, name), words);
+            named(one, "gone", only(were, are, name), words);
         };
     }
 

@@ -37,6 +37,34 @@ class DifferencesTest {
         assertThat(Differences.words(after, after)).isEmpty();
     }
 
+    @Test
+    void groups_are_compared_by_how_they_are_asked_for_and_who_is_in_them() {
+        Show before = Rig.after(
+                Rig.everyKind(),
+                "type \"Wash\" every 2",
+                "record group 1 \"Odd\" as recipe",
+                "11 thru 13",
+                "record group 2 \"Three\"",
+                "all",
+                "record group 3 \"Everybody\" as recipe",
+                "clear");
+        Show after = Rig.after(
+                before,
+                "type \"Wash\" every 3",
+                "record group 1 as recipe replace",
+                "edit group 2 + 14 - 11",
+                "delete 41",
+                "rename group 3 \"All\"",
+                "tint group 3 teal");
+        assertThat(Differences.words(before, after))
+                .contains(
+                        "Group 1 “Odd”: type \"Wash\" every 2 → type \"Wash\" every 3; + 14; − 13",
+                        "Group 2 “Three”: + 14; − 11",
+                        "Group 3 “All”: called “Everybody” before; − 41; another mark");
+        Show turned = Rig.after(before, "group 2 reverse", "record group 2 replace");
+        assertThat(Differences.words(before, turned)).contains("Group 2 “Three”: in another order");
+    }
+
     @ParameterizedTest
     @ValueSource(longs = {61, 62, 63, 64, 65})
     void a_show_becomes_another_and_back(long seed) {

@@ -422,4 +422,20 @@ class ValuesTest {
         assertThat(degrees(wide, 12, Attribute.ZOOM)).isEqualTo(8);
         assertThat(Rig.say(Rig.everyKind(), "11 zoom at \"huge\"").refused()).isTrue();
     }
+
+    @Test
+    void one_attribute_goes_home_and_a_mix_as_one() {
+        Show show = Rig.after(Rig.everyKind(), "11 pan at 40 tilt at 20 red at 30", "pan at home");
+        assertThat(values(show, 11, 0).get(Attribute.PAN).orElseThrow().touched())
+                .isTrue();
+        int[] slots = Rig.slots(show, 30);
+        int[] home = Rig.slots(Rig.everyKind(), 30);
+        assertThat(slots[10]).as("pan").isEqualTo(home[10]);
+        assertThat(slots[12]).as("tilt stays").isNotEqualTo(home[12]);
+        Show mix = Rig.after(show, "home red");
+        assertThat(Rig.slots(mix, 30)[17]).as("green goes with red").isEqualTo(home[17]);
+        assertThat(Rig.slots(mix, 30)[12]).isEqualTo(slots[12]);
+        assertThat(Rig.say(Rig.everyKind(), "21 zoom at home").problems().get(0).words())
+                .isEqualTo("Nothing in hand has zoom.");
+    }
 }

@@ -211,7 +211,7 @@ public sealed interface HandEdits extends TypedEdit {
     record Home(String kind) implements HandEdits {
         @Override
         public ShowEdit edit(Profiles library) {
-            return new SendHome(Optional.ofNullable(kind).map(Named::kind));
+            return new SendHome(Optional.ofNullable(kind).map(Named::kind), Optional.empty());
         }
     }
 
