@@ -71,12 +71,13 @@ class SchemaTest {
     @Test
     void one_that_is_a_step_behind_is_taken_along() throws Exception {
         open();
-        sql("delete from \"flyway_schema_history\" where \"version\" = '6'");
+        sql("delete from \"flyway_schema_history\" where \"version\" = '" + Schema.NEWEST + "'");
         open();
         try (Connection connection = source().getConnection();
                 ResultSet row = connection
                         .createStatement()
-                        .executeQuery("select count(*) from \"flyway_schema_history\" where \"version\" = '6'")) {
+                        .executeQuery("select count(*) from \"flyway_schema_history\" where \"version\" = '"
+                                + Schema.NEWEST + "'")) {
             row.next();
             assertThat(row.getInt(1)).isEqualTo(1);
         }
@@ -94,7 +95,7 @@ class SchemaTest {
     @Test
     void a_step_that_failed_is_not_taken_for_done() throws Exception {
         open();
-        sql("update \"flyway_schema_history\" set \"success\" = false where \"version\" = '6'");
+        sql("update \"flyway_schema_history\" set \"success\" = false where \"version\" = '" + Schema.NEWEST + "'");
         assertThatThrownBy(this::open).hasMessageContaining("failed migration");
     }
 }
