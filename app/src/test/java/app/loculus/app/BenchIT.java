@@ -310,7 +310,11 @@ class BenchIT extends InBrowser {
         assertThat(dialog).hasCount(0);
         assertThat(presses()).as("goal 3").isEqualTo(2);
         shelf("Position").click();
-        typed("1 thru 4 + 11 + 12");
+        line("patch 101 thru 110 as \"Skiff Wash / extended\" at 9.1");
+        line("place 101 thru 110 at -5,3,6 thru 5,3,6");
+        typed("1 thru 4 + 11 + 12 + 101 thru 110");
+        assertThat(page.getByLabel("Units in hand, in order").getByRole(AriaRole.BUTTON))
+                .hasCount(16);
         button("^Aim$").click();
         count();
         BoundingBox stage = box(page.locator("[data-testid=stage]"));
@@ -321,6 +325,6 @@ class BenchIT extends InBrowser {
             page.keyboard().press("Enter");
             assertThat(page.getByLabel("Palette name")).hasValue("");
         }
-        assertThat(presses()).isLessThanOrEqualTo(12 * 4);
+        assertThat(presses()).as("for all sixteen heads").isLessThanOrEqualTo(12 * 4);
     }
 }

@@ -193,6 +193,16 @@ public final class Rig {
     }
 
     public static Mode mode(String name, int cells, Channel... channels) {
+        return mode(
+                name,
+                cells,
+                new Chromaticity(.4599, .4106).withLuminance(90),
+                new Chromaticity(.3135, .3237).withLuminance(100),
+                channels);
+    }
+
+    /** @param warm full light of its warm white emitter; @param cool of its cool one */
+    public static Mode mode(String name, int cells, Tristimulus warm, Tristimulus cool, Channel... channels) {
         List<Channel> placed = new ArrayList<>();
         int next = 1;
         for (Channel c : channels) {
@@ -204,8 +214,8 @@ public final class Rig {
         }
         Map<Attribute, Tristimulus> emitters = new LinkedHashMap<>();
         RGBW.forEach(e -> emitters.put(new Attribute(e.name()), e.full()));
-        emitters.put(new Attribute("ColorAdd_WW"), new Chromaticity(.4599, .4106).withLuminance(90));
-        emitters.put(new Attribute("ColorAdd_CW"), new Chromaticity(.3135, .3237).withLuminance(100));
+        emitters.put(new Attribute("ColorAdd_WW"), warm);
+        emitters.put(new Attribute("ColorAdd_CW"), cool);
         return new Mode(name, placed, cells, LAMP, emitters, Map.of("Colours", colours()));
     }
 

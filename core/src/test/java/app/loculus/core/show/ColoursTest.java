@@ -5,6 +5,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import app.loculus.core.Rig;
 import app.loculus.core.colour.Chromaticity;
 import app.loculus.core.colour.ColourDifference;
+import app.loculus.core.colour.Tristimulus;
+import app.loculus.core.colour.Whites;
 import app.loculus.core.desk.ColourMatch;
 import app.loculus.core.dmx.FrameRenderer;
 import app.loculus.core.palette.Entry;
@@ -19,6 +21,7 @@ import app.loculus.core.profile.Channel;
 import app.loculus.core.profile.Kind;
 import app.loculus.core.profile.ModeMaster;
 import app.loculus.core.profile.Profile;
+import app.loculus.core.unit.Kelvin;
 import app.loculus.core.value.AttributeValue;
 import app.loculus.core.value.PaletteId;
 import java.util.List;
@@ -26,6 +29,7 @@ import java.util.Optional;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 
 /** Colours as palettes: what they stand for, and what really shines. */
@@ -244,8 +248,6 @@ class ColoursTest {
                 Rig.say(Rig.after(mix.show(), "clear", "clear all", "1 ColorSub_M at 100"), "record colour 1");
         assertThat(recorded.problems().get(0).words()).contains("Two (Color1), Two (Color2)");
         Show red = Rig.after(green, "1 colour xy 0.68, 0.31");
-        System.out.println(
-                java.util.Arrays.toString(Rig.slots(red, 5)) + red.programmer().values());
         assertThat(Rig.slots(red, 5)).as("first wheel red, second one closed").containsExactly(0, 0, 0, 14, 0);
     }
 
@@ -275,6 +277,34 @@ class ColoursTest {
         assertThat(luminance).isGreaterThan(85);
         assertThat(Rig.slots(Rig.of(panel, "1 at full colour xy 0.25, 0.39"), 1)[0])
                 .isGreaterThanOrEqualTo(128);
+    }
+
+    /** Temperature in kelvin, and light that colours alone would give. */
+    @ParameterizedTest
+    @CsvSource({"3100, 64", "3200, 66", "5500, 84"})
+    void whites_near_a_panels_own_come_from_them_within_the_tolerance(double kelvin, double colours) {
+        Tristimulus warm = Whites.of(Kelvin.of(3000)).withLuminance(180);
+        Tristimulus cool = Whites.of(Kelvin.of(5600)).withLuminance(200);
+        ModeMaster white = new ModeMaster("Head_ColorMixMode", 0, 127);
+        ModeMaster colour = new ModeMaster("Head_ColorMixMode", 128, 255);
+        Stream<Channel> emitters = Stream.concat(
+                Stream.of("WW", "CW").map(e -> emitter(e, white)),
+                Stream.of("R", "G", "B").map(e -> emitter(e, colour)));
+        Channel mode = Rig.channel("ColorMixMode", 0, 0, Rig.function("ColorMixMode", 0, 255, 0, 1, null));
+        Profile panel = Rig.profile(
+                "Soft",
+                Rig.mode(
+                        "soft",
+                        0,
+                        warm,
+                        cool,
+                        Stream.concat(Stream.of(mode), emitters).toArray(Channel[]::new)));
+        int[] slots = Rig.slots(Rig.of(panel, "1 at full white at " + kelvin + " k"), 3);
+        assertThat(slots[0]).as("the mode of whites").isLessThan(128);
+        Tristimulus light = warm.times(slots[1] / 255.0).plus(cool.times(slots[2] / 255.0));
+        assertThat(light.y()).as("light").isGreaterThan(2.2 * colours);
+        assertThat(ColourDifference.between(light, Whites.of(Kelvin.of(kelvin))).deltaUv())
+                .isLessThan(0.0025);
     }
 
     private static Channel emitter(String name, ModeMaster master) {
