@@ -86,19 +86,28 @@ class AccessibleIT extends InBrowser {
         assertThat(page.getByText("Did you mean thru?")).isVisible();
         found.addAll(violations("the line with an error"));
         open("/palettes");
-        for (String kind : List.of("Colour", "Position", "Beam", "Shape")) {
+        for (String kind : List.of("Colour", "Position", "Beam")) {
             page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName(kind))
                     .last()
                     .click();
             found.addAll(violations("values of " + kind));
         }
-        line("type \"Skiff Wash\"");
-        page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("Beam"))
-                .last()
-                .click();
+        line("patch 51 as \"Fathom Profile / standard\" at 5.1");
+        line("51");
+        valueKind("Shape").click();
+        assertThat(page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("Blades")))
+                .isVisible();
+        found.addAll(violations("blades"));
+        valueKind("Beam").click();
         page.getByLabel("Spread Zoom").click();
         found.addAll(violations("a spread by handles"));
+        line("1 + 11");
         assertThat(found).isEmpty();
+    }
+
+    private static Locator valueKind(String name) {
+        return page.getByRole(AriaRole.RADIOGROUP, new Page.GetByRoleOptions().setName("Kind of value"))
+                .getByRole(AriaRole.RADIO, new Locator.GetByRoleOptions().setName(name));
     }
 
     private static Locator dialog() {
