@@ -134,6 +134,19 @@ class ShowArchiveTest {
     }
 
     @Test
+    void what_was_written_before_there_were_pages_of_niches_has_none_and_loses_nothing() throws IOException {
+        Show show;
+        try (InputStream in = getClass().getResourceAsStream("/golden/version-4.loculus")) {
+            show = ShowArchive.read(in.readAllBytes());
+        }
+        assertThat(show.nichePages()).isEmpty();
+        assertThat(show.marks()).extracting(Object::toString).containsExactly("“Slip foot”");
+        assertThat(show.palettes().get(0).label().seconds()).contains(2.5);
+        assertThat(show.groups()).extracting(Object::toString).containsExactly("1 “Four”");
+        assertThat(ShowArchive.read(ShowArchive.write(show))).isEqualTo(show);
+    }
+
+    @Test
     void an_empty_show_is_a_show_too() {
         assertThat(ShowArchive.read(ShowArchive.write(Show.empty("New")))).isEqualTo(Show.empty("New"));
     }
