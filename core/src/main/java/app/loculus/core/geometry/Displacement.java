@@ -20,6 +20,9 @@ public final class Displacement {
     /** Points nearer together than this tell nothing of a turn; metres. */
     private static final double APART = 0.01;
 
+    /** Metres, or degrees: less than this nobody measures. */
+    private static final double SMALLEST = 1e-4;
+
     /** A place that was, and where it is now, in metres. */
     public record Known(Vector3 was, Vector3 is) {}
 
@@ -111,6 +114,11 @@ public final class Displacement {
     public double degrees() {
         double trace = turn.getTrace();
         return Math.toDegrees(Math.acos(Math.max(-1, Math.min(1, (trace - 1) / 2))));
+    }
+
+    /** Whether it is no movement that anybody could measure. */
+    public boolean still() {
+        return shift().length() < SMALLEST && degrees() < SMALLEST;
     }
 
     /** Metres by which the worst of the known points does not fit; 0 when they were moved without being bent. */

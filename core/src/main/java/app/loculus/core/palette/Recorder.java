@@ -16,6 +16,7 @@ import app.loculus.core.value.AttributeValue;
 import app.loculus.core.value.ColourAnswers;
 import app.loculus.core.value.Sent;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -39,6 +40,8 @@ import java.util.stream.Stream;
 public final class Recorder {
 
     private static final List<Scope> FROM_BROAD = List.of(Scope.GLOBAL, Scope.PER_TYPE, Scope.PER_FIXTURE);
+
+    private static final int MOST_NAMED = 8;
 
     private final Patch patch;
     private final ColourAnswers answers;
@@ -85,10 +88,9 @@ public final class Recorder {
                 return recorded;
             }
             reason = differ.isEmpty()
-                    ? scope.words() + " would change " + String.join(", ", lost)
+                    ? scope.words() + " would change " + named(lost)
                     : differ.entrySet().iterator().next().getKey() + " differs between "
-                            + String.join(
-                                    ", ", differ.entrySet().iterator().next().getValue());
+                            + named(differ.entrySet().iterator().next().getValue());
         }
         throw new IllegalStateException("Per fixture always holds");
     }
@@ -116,6 +118,12 @@ public final class Recorder {
     private static boolean brings(Contribution c, Attribute attribute) {
         return !c.companions().contains(attribute)
                 && c.values().keySet().stream().anyMatch(a -> a.equals(attribute) || a.isMix() && attribute.isMix());
+    }
+
+    /** A few by name, the others counted. */
+    private static String named(Collection<String> units) {
+        return units.stream().limit(MOST_NAMED).collect(Collectors.joining(", "))
+                + (units.size() > MOST_NAMED ? " and " + (units.size() - MOST_NAMED) + " more" : "");
     }
 
     private String reasoned(Scope scope, String reason) {
@@ -237,7 +245,7 @@ public final class Recorder {
             throw Refusal.of(
                     "palette.scope",
                     "scope",
-                    "Recorded " + scope.words() + ", it would not give " + String.join(", ", lost)
+                    "Recorded " + scope.words() + ", it would not give " + named(lost)
                             + " the same again: what the others bring is not theirs.",
                     WayOut.advice("Record per type or per fixture."));
         }
@@ -252,8 +260,7 @@ public final class Recorder {
         differ.forEach((attribute, units) -> problems.add(Problem.refusal(
                 "palette.scope",
                 "scope",
-                attribute + " differs between " + String.join(", ", units) + ", so it cannot be recorded "
-                        + scope.words() + ".",
+                attribute + " differs between " + named(units) + ", so it cannot be recorded " + scope.words() + ".",
                 WayOut.advice("Record per fixture, or make them agree first."))));
         throw new Refusal(problems);
     }

@@ -264,6 +264,16 @@ class PaletteEditsTest {
     }
 
     @Test
+    void of_many_that_differ_a_few_are_named() {
+        Show show = Rig.after(
+                Rig.everyKind(), "patch 101 thru 120 as \"Par / rgb\" at 5.1", "101 thru 120 red at 10 thru 90");
+        assertThat(Rig.say(show, "record colour 1").words().get(0))
+                .contains("ColorAdd_R differs between 101, 102, 103, 104, 105, 106, 107, 108 and 12 more");
+        assertThat(Rig.say(show, "record colour 1 global").problems().get(0).words())
+                .contains("108 and 12 more, so it cannot be recorded global");
+    }
+
+    @Test
     void starter_palettes_know_every_slot_and_a_second_run_adds_only_what_is_new() {
         Show show = Rig.after(Rig.everyKind(), "starter palettes");
         assertThat(show.palette(Kind.INTENSITY, 6).orElseThrow().name()).isEqualTo("Full");

@@ -128,6 +128,11 @@ class RealignTest {
                         .get(0)
                         .code())
                 .isEqualTo("realign.points");
+        assertThat(Rig.say(focused(), "realign 0,0,0 to 0,0,0 + 4,0,0 to 4,0,0")
+                        .problems()
+                        .get(0)
+                        .words())
+                .isEqualTo("The points are where they were.");
         Outcome bent = Rig.say(focused(), "realign 0,0,0 to 0,0,0 + 4,0,0 to 5,0,0 + 0,4,0 to 0,4,0");
         assertThat(bent.problems()).extracting(p -> p.code()).contains("realign.fit");
         assertThat(Rig.say(Rig.everyKind(), "realign 0,0,0 to 0,0,1")

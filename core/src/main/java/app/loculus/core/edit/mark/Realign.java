@@ -59,6 +59,9 @@ public record Realign(
                                 ? "The two points stand above each other and tell of no turn."
                                 : "The points lie in one line and do not tell how it was turned.",
                         WayOut.advice("Take points that are well apart, three of them around the stage.")));
+        if (moved.still()) {
+            throw Refusal.of("realign.nothing", "points", "The points are where they were.");
+        }
         draft.reads(PartKinds.FIXTURES);
         draft.reads(PartKinds.PALETTES);
         draft.reads(PartKinds.MARKS);
