@@ -108,8 +108,10 @@ public final class Touching {
             asked.put(unit, colour);
         }
         values.forEach((attribute, value) -> mode.parameter(unit.cell(), attribute)
-                .ifPresent(
-                        p -> put(unit, p, along.contains(attribute) ? Touched.along(value) : Touched.byHand(value))));
+                .ifPresent(p -> {
+                    Touched touched = along.contains(attribute) ? Touched.along(value) : Touched.byHand(value);
+                    put(unit, p, touched.after(values(unit).get(attribute)));
+                }));
         if (mode.mastered()) {
             mastersOf(unit, fixture, mode, values);
         }

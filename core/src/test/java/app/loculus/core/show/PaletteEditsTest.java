@@ -23,6 +23,8 @@ import app.loculus.core.value.AttributeValue;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** What is done with palettes that are there. */
 class PaletteEditsTest {
@@ -261,6 +263,41 @@ class PaletteEditsTest {
         assertThat(unlike.types())
                 .filteredOn(t -> t.type().equals("Par"))
                 .allMatch(t -> t.otherWay().isEmpty());
+    }
+
+    /** However a value is changed by hand, it goes back into what it followed. */
+    @ParameterizedTest
+    @ValueSource(
+            strings = {
+                "61 nudge colour by 0.006, 0",
+                "61 colour xy 0.26, 0.38",
+                "61 white at 4000 k",
+                "61 red at 40",
+                "61 nudge green by -20"
+            })
+    void what_a_colour_was_changed_by_does_not_matter_to_taking_it_back(String change) {
+        Show show = verdigris("61 colour 1", change);
+        Show back = Rig.after(show, "update colour 1 per type");
+        assertThat(given(back, colour(back, 1), 61).follows()).isEqualTo(Follows.TYPE);
+        assertThat(new FrameRenderer().render(back.scene()))
+                .as("it follows again, and nothing is seen of it")
+                .isEqualTo(new FrameRenderer().render(show.scene()));
+    }
+
+    @Test
+    void a_position_that_was_aimed_elsewhere_goes_back_too() {
+        Show show = Rig.after(
+                Rig.everyKind(),
+                "place 11 at -4, 2, 6",
+                "11 pan at 10",
+                "record position 1",
+                "clear all",
+                "11 position 1 aim at 0, 3, 0",
+                "update position 1");
+        assertThat(given(show, show.palette(Kind.POSITION, 1).orElseThrow(), 11)
+                        .values()
+                        .get(Attribute.TILT))
+                .isNotNull();
     }
 
     @Test
