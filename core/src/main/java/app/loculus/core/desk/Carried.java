@@ -5,6 +5,7 @@ import app.loculus.core.geometry.Plane;
 import app.loculus.core.geometry.Pose;
 import app.loculus.core.geometry.Vector3;
 import app.loculus.core.mark.Mark;
+import app.loculus.core.palette.Aimed;
 import app.loculus.core.palette.Entry;
 import app.loculus.core.palette.Palette;
 import app.loculus.core.palette.ScopeKey;
@@ -99,15 +100,8 @@ public record Carried(String what, String name, Vector3 from, Vector3 to) {
     private static Optional<Vector3> landing(
             Show show, Fixture fixture, UnitId unit, Optional<Pose> pose, Map<Attribute, AttributeValue> values) {
         Mode mode = show.patch().modeOf(fixture);
-        return pose.flatMap(p -> degrees(mode, unit, values, Attribute.PAN)
-                .flatMap(pan -> degrees(mode, unit, values, Attribute.TILT)
+        return pose.flatMap(p -> Aimed.degrees(mode, unit.cell(), values, Attribute.PAN)
+                .flatMap(pan -> Aimed.degrees(mode, unit.cell(), values, Attribute.TILT)
                         .flatMap(tilt -> Plane.level(0).meets(new Aiming.Beam(p.place(), p.beam(pan, tilt))))));
-    }
-
-    private static Optional<Double> degrees(
-            Mode mode, UnitId unit, Map<Attribute, AttributeValue> values, Attribute attribute) {
-        return mode.parameter(unit.cell(), attribute)
-                .flatMap(p -> Optional.ofNullable(values.get(attribute)).flatMap(v -> v.in(mode, p)))
-                .map(v -> v.function().physicalOf(v.fraction()));
     }
 }

@@ -47,6 +47,14 @@ public final class Aimed {
                                 end(mode, tilt, true))));
     }
 
+    /** Degrees that a value stands for on a head; empty when it holds none of its own for the attribute. */
+    public static Optional<Double> degrees(
+            Mode mode, int cell, Map<Attribute, AttributeValue> values, Attribute attribute) {
+        return mode.parameter(cell, attribute)
+                .flatMap(p -> Optional.ofNullable(values.get(attribute)).flatMap(v -> v.in(mode, p)))
+                .map(place -> place.function().physicalOf(place.fraction()));
+    }
+
     /** Over all functions of the attribute. */
     private static double end(Mode mode, Parameter p, boolean upper) {
         DoubleStream ends = mode.channelOf(p).functions().stream()

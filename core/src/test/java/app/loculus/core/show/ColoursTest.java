@@ -261,15 +261,8 @@ class ColoursTest {
 
     @Test
     void a_panels_whites_are_used_where_they_bring_more_light() {
-        ModeMaster white = new ModeMaster("Head_ColorMixMode", 0, 127);
-        ModeMaster colour = new ModeMaster("Head_ColorMixMode", 128, 255);
-        Stream<Channel> emitters = Stream.concat(
-                Stream.of("WW", "CW").map(e -> emitter(e, white)),
-                Stream.of("R", "G", "B").map(e -> emitter(e, colour)));
-        Channel mode = Rig.channel("ColorMixMode", 0, 0, Rig.function("ColorMixMode", 0, 255, 0, 1, null));
-        Profile panel = Rig.profile(
-                "Soft",
-                Rig.mode("soft", 0, Stream.concat(Stream.of(mode), emitters).toArray(Channel[]::new)));
+        Profile panel = panel(
+                new Chromaticity(.4599, .4106).withLuminance(90), new Chromaticity(.3135, .3237).withLuminance(100));
         Show warm = Rig.of(panel, "1 at full white at 2720 k");
         int[] slots = Rig.slots(warm, 3);
         assertThat(slots[0]).as("mode").isLessThan(128);
@@ -285,13 +278,24 @@ class ColoursTest {
     void whites_near_a_panels_own_come_from_them_within_the_tolerance(double kelvin, double colours) {
         Tristimulus warm = Whites.of(Kelvin.of(3000)).withLuminance(180);
         Tristimulus cool = Whites.of(Kelvin.of(5600)).withLuminance(200);
+        Profile panel = panel(warm, cool);
+        int[] slots = Rig.slots(Rig.of(panel, "1 at full white at " + kelvin + " k"), 3);
+        assertThat(slots[0]).as("the mode of whites").isLessThan(128);
+        Tristimulus light = warm.times(slots[1] / 255.0).plus(cool.times(slots[2] / 255.0));
+        assertThat(light.y()).as("light").isGreaterThan(2.2 * colours);
+        assertThat(ColourDifference.between(light, Whites.of(Kelvin.of(kelvin))).deltaUv())
+                .isLessThan(0.0025);
+    }
+
+    /** Two whites that shine at the low values of a mode channel, red, green and blue at the high ones. */
+    private static Profile panel(Tristimulus warm, Tristimulus cool) {
         ModeMaster white = new ModeMaster("Head_ColorMixMode", 0, 127);
         ModeMaster colour = new ModeMaster("Head_ColorMixMode", 128, 255);
         Stream<Channel> emitters = Stream.concat(
                 Stream.of("WW", "CW").map(e -> emitter(e, white)),
                 Stream.of("R", "G", "B").map(e -> emitter(e, colour)));
         Channel mode = Rig.channel("ColorMixMode", 0, 0, Rig.function("ColorMixMode", 0, 255, 0, 1, null));
-        Profile panel = Rig.profile(
+        return Rig.profile(
                 "Soft",
                 Rig.mode(
                         "soft",
@@ -299,12 +303,6 @@ class ColoursTest {
                         warm,
                         cool,
                         Stream.concat(Stream.of(mode), emitters).toArray(Channel[]::new)));
-        int[] slots = Rig.slots(Rig.of(panel, "1 at full white at " + kelvin + " k"), 3);
-        assertThat(slots[0]).as("the mode of whites").isLessThan(128);
-        Tristimulus light = warm.times(slots[1] / 255.0).plus(cool.times(slots[2] / 255.0));
-        assertThat(light.y()).as("light").isGreaterThan(2.2 * colours);
-        assertThat(ColourDifference.between(light, Whites.of(Kelvin.of(kelvin))).deltaUv())
-                .isLessThan(0.0025);
     }
 
     private static Channel emitter(String name, ModeMaster master) {

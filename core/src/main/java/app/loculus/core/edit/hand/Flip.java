@@ -15,6 +15,7 @@ import app.loculus.core.show.ShowEdit;
 import app.loculus.core.unit.Numbers;
 import app.loculus.core.value.AttributeValue;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -85,7 +86,7 @@ public record Flip() implements ShowEdit {
         return DoubleStream.of(pan.physical() - 180, pan.physical() + 180)
                 .filter(p -> within(pan, p))
                 .boxed()
-                .min(java.util.Comparator.comparingDouble(p -> Math.abs(p - (pan.ends()[0] + pan.ends()[1]) / 2)))
+                .min(Comparator.comparingDouble(p -> Math.abs(p - (pan.ends()[0] + pan.ends()[1]) / 2)))
                 .map(p -> new PanTilt(p, -tilt.physical()));
     }
 

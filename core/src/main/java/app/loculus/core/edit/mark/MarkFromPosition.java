@@ -82,8 +82,8 @@ public record MarkFromPosition(String name, PaletteId palette) implements ShowEd
             Fixture fixture = show.patch().get(unit.fixture());
             Mode mode = show.patch().modeOf(fixture);
             Given given = show.resolver().giver().give(palette, unit);
-            Optional<Double> pan = degrees(mode, unit, given, Attribute.PAN);
-            Optional<Double> tilt = degrees(mode, unit, given, Attribute.TILT);
+            Optional<Double> pan = Aimed.degrees(mode, unit.cell(), given.values(), Attribute.PAN);
+            Optional<Double> tilt = Aimed.degrees(mode, unit.cell(), given.values(), Attribute.TILT);
             Optional<Aiming.Reach> reach = Aimed.reach(mode, unit.cell());
             if (pan.isPresent()
                     && tilt.isPresent()
@@ -93,11 +93,5 @@ public record MarkFromPosition(String name, PaletteId palette) implements ShowEd
             }
         }
         return heads;
-    }
-
-    private static Optional<Double> degrees(Mode mode, UnitId unit, Given given, Attribute attribute) {
-        return mode.parameter(unit.cell(), attribute)
-                .flatMap(p -> Optional.ofNullable(given.values().get(attribute)).flatMap(v -> v.in(mode, p)))
-                .map(v -> v.function().physicalOf(v.fraction()));
     }
 }

@@ -24,6 +24,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
@@ -170,7 +171,7 @@ public record Realign(
     private static void warn(
             Draft draft,
             Map<PaletteId, Spots.Told> told,
-            java.util.function.Function<Spots.Told, Set<String>> whom,
+            Function<Spots.Told, Set<String>> whom,
             String code,
             String what) {
         Set<String> units = told.values().stream()

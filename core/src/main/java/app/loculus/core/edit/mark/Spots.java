@@ -102,8 +102,8 @@ final class Spots {
         }
         Fixture fixture = before.patch().get(unit.fixture());
         Mode mode = before.patch().modeOf(fixture);
-        Optional<Double> pan = degrees(mode, unit, values, Attribute.PAN);
-        Optional<Double> tilt = degrees(mode, unit, values, Attribute.TILT);
+        Optional<Double> pan = Aimed.degrees(mode, unit.cell(), values, Attribute.PAN);
+        Optional<Double> tilt = Aimed.degrees(mode, unit.cell(), values, Attribute.TILT);
         Optional<Aiming.Reach> reach = Aimed.reach(mode, unit.cell());
         if (pan.isEmpty() || tilt.isEmpty() || reach.isEmpty()) {
             return Optional.empty();
@@ -115,12 +115,5 @@ final class Spots {
                         .get(unit.fixture())
                         .pose()
                         .map(pose -> Aiming.nearest(pose, at, reach.get(), pan.get(), tilt.get())));
-    }
-
-    private static Optional<Double> degrees(
-            Mode mode, UnitId unit, Map<Attribute, AttributeValue> values, Attribute attribute) {
-        return mode.parameter(unit.cell(), attribute)
-                .flatMap(p -> values.get(attribute).in(mode, p))
-                .map(v -> v.function().physicalOf(v.fraction()));
     }
 }
