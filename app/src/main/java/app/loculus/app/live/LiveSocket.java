@@ -1,6 +1,7 @@
 package app.loculus.app.live;
 
 import app.loculus.app.library.Library;
+import app.loculus.app.output.RunsChanged;
 import app.loculus.app.rig.RigFeed;
 import app.loculus.app.session.ShowChanged;
 import app.loculus.app.session.VersionsChanged;
@@ -132,6 +133,11 @@ public class LiveSocket extends TextWebSocketHandler implements SmartLifecycle {
     @EventListener
     void changed(VersionsChanged event) {
         each(c -> c.note("versions", new Note("versions", event.show(), "")));
+    }
+
+    @EventListener
+    void changed(RunsChanged event) {
+        each(c -> c.note("playing", new Note("playing", event.show(), "")));
     }
 
     @EventListener

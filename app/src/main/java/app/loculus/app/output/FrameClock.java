@@ -103,7 +103,8 @@ public class FrameClock implements SmartLifecycle {
                     .filter(u -> output.setup(u).on())
                     .toList();
             on.forEach(u -> universes.computeIfAbsent(u, x -> new Outgoing()));
-            long next = Long.MAX_VALUE;
+            long next = output.dueNanos();
+            next = next <= 0 ? Outgoing.GAP_NANOS : next;
             for (Map.Entry<Integer, Outgoing> e : List.copyOf(universes.entrySet())) {
                 next = Math.min(next, one(e.getKey(), e.getValue(), on.contains(e.getKey()), frames));
             }

@@ -12,13 +12,21 @@ import app.loculus.core.patch.Address;
 import app.loculus.core.patch.FixtureId;
 import app.loculus.core.patch.Patch;
 import app.loculus.core.patch.UniverseSetup;
+import app.loculus.core.play.Playing;
+import app.loculus.core.play.Press;
+import app.loculus.core.play.Repertoire;
+import app.loculus.core.play.Runs;
+import app.loculus.core.problem.Refusal;
+import app.loculus.core.problem.WayOut;
 import app.loculus.core.resolve.Layer;
 import app.loculus.core.resolve.Scene;
 import app.loculus.core.show.Show;
+import app.loculus.core.show.ShowEdit;
 import app.loculus.core.show.Universes;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.context.event.EventListener;
 import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
@@ -72,53 +80,165 @@ public class LiveOutput {
     private final FrameRenderer renderer = new FrameRenderer();
     private final Shows shows;
     private final OutputClock clock;
+    private final ApplicationEventPublisher events;
     private volatile Snapshot live;
     private volatile Optional<BringingUp> bringUp = Optional.empty();
     private volatile Optional<Strip> strip = Optional.empty();
+    private Playing playing = Playing.NOTHING;
+    private long playingIn;
+    private Snapshot playingOf;
+    private Repertoire repertoire;
+    private Playing told = Playing.NOTHING;
+    private boolean toldStill = true;
     private Snapshot renderedLive;
+    private Playing renderedPlaying = Playing.NOTHING;
+    private long renderedMicros;
+
     private Optional<BringingUp> renderedBringUp = Optional.empty();
     private Optional<Strip> renderedStrip = Optional.empty();
     private Frames frames = Frames.NONE;
 
-    LiveOutput(Shows shows, OutputClock clock) {
+    LiveOutput(Shows shows, OutputClock clock, ApplicationEventPublisher events) {
         this.shows = shows;
+        this.events = events;
         this.clock = clock;
         shows.live().ifPresent(s -> live = s);
-        shows.layersOver(this::over);
+        shows.layersAround(this::around);
     }
 
-    /** What lies over a show while it is live. */
-    private synchronized List<Layer> over(long show) {
+    /** What lies around a show while it is live. */
+    private synchronized ShowEdit.Around around(long show) {
         Snapshot now = live;
-        return now == null || now.id() != show
-                ? List.of()
-                : bringUp.filter(b -> b.show == show)
+        if (now == null || now.id() != show) {
+            return ShowEdit.Around.NOTHING;
+        }
+        long micros = clock.micros();
+        Playing runs = running(now, micros);
+        return new ShowEdit.Around(
+                runs.nothing() ? List.of() : List.of(runs.layer(micros)),
+                bringUp.filter(b -> b.show == show)
                         .map(b -> b.layers(now.show()))
-                        .orElse(List.of());
+                        .orElse(List.of()));
     }
 
-    /** What goes out now. */
-    public synchronized Frames frames() {
+    /** What runs at a time, in the show as it is. */
+    private Playing running(Snapshot now, long micros) {
+        if (now == null) {
+            return Playing.NOTHING;
+        }
+        if (playingIn != now.id()) {
+            playing = Playing.NOTHING.blind(playing.blind());
+            repertoire = null;
+            playingIn = now.id();
+        }
+        if (playingOf != now) {
+            Repertoire today = now.show().repertoire();
+            if (repertoire == null || !today.sameAs(repertoire)) {
+                playing = repertoire == null ? playing : playing.at(micros, repertoire).on(today, micros);
+            }
+            repertoire = today;
+            playingOf = now;
+        }
+        playing = playing.at(micros, repertoire);
+        return playing;
+    }
+
+    /**
+     * Plays something in the live show.
+     *
+     * @throws Refusal when the show is not live
+     */
+    public void press(long show, Press press) {
+        synchronized (this) {
+            Snapshot now = live;
+            if (now == null || now.id() != show) {
+                throw Refusal.of(
+                        "play.live",
+                        "show",
+                        "This show is not open, so nothing of it plays.",
+                        WayOut.advice("Open it first."));
+            }
+            long micros = clock.micros();
+            running(now, micros);
+            playing = playing.after(press, micros, repertoire);
+        }
+        clock.wake();
+        tell();
+    }
+
+    /** What runs now, for whoever looks. */
+    public synchronized Runs runs(long show) {
+        Snapshot now = live;
+        if (now == null || now.id() != show) {
+            return Runs.NOTHING;
+        }
+        long micros = clock.micros();
+        Playing runs = running(now, micros);
+        return Runs.of(runs, micros, repertoire);
+    }
+
+    /** Nanoseconds until what runs changes what goes out; a long time when nothing moves. */
+    synchronized long dueNanos() {
+        long micros = clock.micros();
+        long next = playing.next(micros);
+        return next == Long.MAX_VALUE ? Long.MAX_VALUE : (next - micros) * 1000;
+    }
+
+    /** Tells whoever looks when something runs otherwise than before, by a press or by itself. */
+    private void tell() {
+        Snapshot now;
+        boolean otherwise;
+        synchronized (this) {
+            now = live;
+            long micros = clock.micros();
+            boolean still = playing.next(micros) > micros;
+            otherwise = now != null && (playing != told || still != toldStill);
+            told = playing;
+            toldStill = still;
+        }
+        if (otherwise) {
+            events.publishEvent(new RunsChanged(now.id()));
+        }
+    }
+
+    /** What goes out now, and whoever looks is told when it comes from something else than before. */
+    public Frames frames() {
+        Frames now = rendered();
+        tell();
+        return now;
+    }
+
+    private synchronized Frames rendered() {
         Snapshot now = live;
         Optional<BringingUp> up = bringUp;
         Optional<Strip> over = strip;
-        if (now != renderedLive || up != renderedBringUp || over != renderedStrip) {
-            frames = renderer.update(scene(now, up, over));
+        long micros = clock.micros();
+        Playing runs = running(now, micros);
+        if (now != renderedLive
+                || up != renderedBringUp
+                || over != renderedStrip
+                || runs != renderedPlaying
+                || runs.moves(renderedMicros, micros)) {
+            frames = renderer.update(scene(now, runs, micros, up, over));
             renderedLive = now;
             renderedBringUp = up;
             renderedStrip = over;
+            renderedPlaying = runs;
+            renderedMicros = micros;
         }
         return frames;
     }
 
-    /** The whole stack: the show's own layers, bringing up, slots driven by hand. */
-    private static Scene scene(Snapshot now, Optional<BringingUp> up, Optional<Strip> over) {
+    /** The whole stack: what runs, the show's own layers, the grand master, bringing up, slots driven by hand. */
+    private static Scene scene(
+            Snapshot now, Playing runs, long micros, Optional<BringingUp> up, Optional<Strip> over) {
         List<Layer> above = new ArrayList<>();
         if (now != null) {
             up.filter(b -> b.show == now.id()).ifPresent(b -> above.addAll(b.layers(now.show())));
         }
         over.ifPresent(s -> above.add(s.layer()));
-        return (now == null ? NOTHING : now.show().scene()).under(above);
+        Scene own = now == null ? NOTHING : now.show().scene();
+        return own.played(runs.layer(micros), runs.blind(), runs.master()).under(above);
     }
 
     /** What a universe is called and where it goes. */

@@ -12,6 +12,7 @@ class OutputClock {
     private final Clock clock;
     private final ReentrantLock lock = new ReentrantLock();
     private final Condition woken = lock.newCondition();
+    private final long startNanos = System.nanoTime();
     private boolean news;
 
     OutputClock(Clock clock) {
@@ -20,6 +21,11 @@ class OutputClock {
 
     long millis() {
         return clock.millis();
+    }
+
+    /** Microseconds since the start; never goes back. */
+    long micros() {
+        return (System.nanoTime() - startNanos) / 1000;
     }
 
     void wake() {

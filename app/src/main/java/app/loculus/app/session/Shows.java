@@ -11,7 +11,6 @@ import app.loculus.core.edit.patch.TakeBackFixtures;
 import app.loculus.core.edit.show.Become;
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.problem.WayOut;
-import app.loculus.core.resolve.Layer;
 import app.loculus.core.show.Delta;
 import app.loculus.core.show.History;
 import app.loculus.core.show.Show;
@@ -61,8 +60,8 @@ public class Shows {
 
     private volatile Optional<Long> live = Optional.empty();
 
-    /** What lies over a show, from outside it. */
-    private volatile LongFunction<List<Layer>> above = id -> List.of();
+    /** What lies around a show, from outside it. */
+    private volatile LongFunction<ShowEdit.Around> around = id -> ShowEdit.Around.NOTHING;
 
     Shows(Keeper keeper, VersionStore versions, LineReader lines, ApplicationEventPublisher events) {
         this.keeper = keeper;
@@ -291,12 +290,17 @@ public class Shows {
     }
 
     public Edited edit(long id, ShowEdit edit, EditRequest request) {
-        return with(id, show -> show.edit(edit.under(() -> above.apply(id)), request));
+        return with(id, show -> show.edit(edit.within(() -> around.apply(id)), request));
     }
 
-    /** @param layers what lies over a show from outside it, for edits that go by what the lights do */
-    public void layersOver(LongFunction<List<Layer>> layers) {
-        above = layers;
+    /** @param layers what lies around a show from outside it, for edits that go by what the lights do */
+    public void layersAround(LongFunction<ShowEdit.Around> layers) {
+        around = layers;
+    }
+
+    /** A show as its lights are seen: with what runs under its working values. */
+    public Show seen(long id) {
+        return get(id).show().playing(around.apply(id).below());
     }
 
     public Edited undo(long id, int times, EditRequest request) {

@@ -21,7 +21,7 @@ aloud : integer address EOF ;
 command
     : patch | add | unpatch | delete | name | place | hang | purpose | noteGroup | note
     | renumber | change | swap | shift | compact | mark | universe | saveVersion | restoreVersion
-    | recordGroup | editGroup | moveGroup | copyGroup | freezeGroup | tintGroup | starterGroups | recordPalette | takeOut | tidyPalette | copyPalette | movePalette | narrowPalette | joinPalettes | fillPalette | updatePalette | starterPalettes | setMark | markFrom | moveMark | renameMark | realign | setPage | renamePage | tintPalette | notePalette | timePalette | rename
+    | recordGroup | editGroup | moveGroup | copyGroup | freezeGroup | tintGroup | starterGroups | recordPalette | takeOut | tidyPalette | copyPalette | movePalette | narrowPalette | joinPalettes | fillPalette | updatePalette | starterPalettes | recordLook | recordCue | recordSubmaster | takeOutOfLook | tidyLook | openLook | closeLook | updateLook | setCue | moveCue | copyLook | splitCue | renumberCues | setList | moveKept | play | setMark | markFrom | moveMark | renameMark | realign | setPage | renamePage | tintPalette | notePalette | timePalette | rename
     | home | clear | next | previous | whole | invert | recordHighlight | forgetHighlight | highlight | undo | redo
     | choose
     ;
@@ -37,6 +37,10 @@ delete
     | DELETE kind paletteRef (PLUS paletteRef)* (AS VALUES)?    # deletePalette
     | DELETE MARK text (AS VALUES)?     # deleteMark
     | DELETE PAGE pageOf text           # deletePage
+    | DELETE CUE cueRefs ofList?        # deleteCues
+    | DELETE LIST listRef               # deleteList
+    | DELETE LOOK integer (PLUS integer)*   # deleteLooks
+    | DELETE SUBMASTER integer (PLUS integer)*  # deleteSubmasters
     | DELETE selection                  # deleteFixtures
     ;
 name : NAME selection text ;
@@ -98,6 +102,65 @@ joinPalettes : TAKE kind paletteRef INTO kind? paletteRef ;
 fillPalette : FILL kind paletteRef FOR TYPE text (FROM TYPE text)? ;
 updatePalette : UPDATE kind paletteRef scope? ;
 starterPalettes : STARTER PALETTES ;
+recordLook : RECORD LOOK integer? text? lookOption* ;
+recordCue : RECORD CUE cueRef? text? ofList? (lookOption | cueChange)* ;
+recordSubmaster : RECORD SUBMASTER integer? text? lookOption* ;
+lookOption
+    : TOUCHED
+    | ALL
+    | WITH kind
+    | ONLY attributes
+    | WITHOUT attributes
+    | onto
+    ;
+ofList : OF LIST listRef ;
+listRef : integer | text ;
+cueRef : INT | DECIMAL ;
+cueRange : cueRef (THRU cueRef)? ;
+cueRefs : cueRange (PLUS cueRange)* ;
+lookRef : CUE cueRef ofList? | LOOK integer | SUBMASTER integer ;
+takeOutOfLook : TAKE OUT selection FROM lookRef lookOption* ;
+tidyLook : TIDY lookRef ;
+openLook : OPENS lookRef ;
+closeLook : CLOSE LOOK ;
+updateLook : UPDATE lookRef ;
+setCue : CUE cueRefs ofList? cueChange+ ;
+cueChange
+    : (IN | OUT | REST | WAIT) (time | OFF)     # cueTime
+    | NEXT PRESS                        # cueByPress
+    | NEXT time AFTER (BEGIN | END)     # cueByItself
+    | NOTE text                         # cueNote
+    ;
+time : number (COLON number)? ;
+moveCue : MOVE CUE cueRef ofList? (BEFORE cueRef | TO cueRef) ;
+copyLook : COPY lookRef TO (CUE cueRef? ofList? | LOOK integer? | SUBMASTER integer?) ;
+splitCue : SPLIT CUE cueRef ofList? (WITH kind)* selection? ;
+renumberCues : RENUMBER CUES ofList? FROM cueRef (BY cueRef)? ;
+setList : LIST listRef text? listChange* ;
+listChange
+    : AS (CHASE | LIST)                 # listWay
+    | (CARRYING ON | STANDING ALONE)    # listJoin
+    | RATE number                       # listRate
+    | CROSSFADE number                  # listCrossfade
+    | (FORWARDS | BACKWARDS | BOUNCE | RANDOM (SEED integer)?)  # listDirection
+    | RELEASE time                      # listRelease
+    | NOTE text                         # listNote
+    ;
+moveKept : MOVE (LIST | LOOK | SUBMASTER) integer TO integer ;
+play
+    : GO (LIST listRef)?                # playGo
+    | BACK (LIST listRef)?              # playBack
+    | PAUSE (LIST listRef)?             # playPause
+    | JUMP TO CUE cueRef ofList?        # playJump
+    | RELEASE (LIST listRef | EVERYTHING)   # playRelease
+    | LEVEL LIST listRef AT amount      # playLevel
+    | LEVEL GROUP groupRef AT amount    # playGroup
+    | TEMPO LIST listRef AT number      # playRate
+    | TAP LIST listRef                  # playTap
+    | SUBMASTER integer AT amount       # playSubmaster
+    | MASTER AT amount                  # playMaster
+    | BLIND (ON | OFF)                  # playBlind
+    ;
 setMark : MARK text AT point ;
 markFrom : MARK text FROM POSITION paletteRef ;
 moveMark : MOVE MARK text (BY | TO) point ;
@@ -110,7 +173,8 @@ pageOf : GROUP | kind ;
 timePalette : TIME kind paletteRef (PLUS paletteRef)* (AT number | OFF) ;
 scope : GLOBAL | PER TYPE | PER FIXTURE ;
 onto : MERGE | REPLACE ;
-rename : RENAME (GROUP groupRef | kind paletteRef) text ;
+rename : RENAME (GROUP groupRef | kind paletteRef) text
+    | RENAME (CUE cueRef ofList? | LIST integer | LOOK integer | SUBMASTER integer) text ;
 home : HOME (kind | attribute)? ;
 clear : CLEAR ALL? ;
 next : NEXT ;
@@ -228,6 +292,11 @@ WHOLE : 'whole' ; STEP : 'step' ; CELLS : 'cells' ; SORT : 'sort' ; ACROSS : 'ac
 OUTWARD : 'outward' ; ROWS : 'rows' ; COLUMNS : 'columns' ; DIAGONAL : 'diagonal' ; RINGS : 'rings' ; WITHIN : 'within' ;
 INVERT : 'invert' ; REST : 'rest' ; HAND : 'hand' ; WHERE : 'where' ; LIT : 'lit' ; DARK : 'dark' ; ACTIVE : 'active' ; USES : 'uses' ; IN : 'in' ; UNPATCHED : 'unpatched' ;
 ONLY : 'only' ; WITHOUT : 'without' ; KEEP : 'keep' ; NEW : 'new' ; REFERENCES : 'references' ; TIDY : 'tidy' ; TIME : 'time' ; RELEASE : 'release' ; NUDGE : 'nudge' ; AIM : 'aim' ; FAN : 'fan' ; NARROW : 'narrow' ; INTO : 'into' ; FILL : 'fill' ; FOR : 'for' ; UPDATE : 'update' ; PALETTES : 'palettes' ;
+LOOK : 'look' ; CUE : 'cue' ; CUES : 'cues' ; LIST : 'list' ; SUBMASTER : 'submaster' ; TOUCHED : 'touched' ; OPENS : 'open' ; WAIT : 'wait' ;
+PRESS : 'press' ; AFTER : 'after' ; BEGIN : 'begin' ; END : 'end' ; BEFORE : 'before' ; SPLIT : 'split' ; CHASE : 'chase' ; CARRYING : 'carrying' ;
+STANDING : 'standing' ; ALONE : 'alone' ; RATE : 'rate' ; CROSSFADE : 'crossfade' ; FORWARDS : 'forwards' ; BACKWARDS : 'backwards' ; BOUNCE : 'bounce' ;
+RANDOM : 'random' ; GO : 'go' ; BACK : 'back' ; PAUSE : 'pause' ; JUMP : 'jump' ; EVERYTHING : 'everything' ; LEVEL : 'level' ; TEMPO : 'tempo' ; TAP : 'tap' ;
+MASTER : 'master' ; BLIND : 'blind' ; COLON : ':' ;
 REALIGN : 'realign' ; FLIP : 'flip' ; PAGE : 'page' ; LIGHTS : 'lights' ; AND : 'and' ; OR : 'or' ; OPEN : '(' ; CLOSED : ')' ; BOTH : '&' ;
 PLUS : '+' ; MINUS : '-' ; COMMA : ',' ;
 HEX : '0x' [0-9a-f]+ ;

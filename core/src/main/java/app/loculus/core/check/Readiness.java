@@ -1,7 +1,9 @@
 package app.loculus.core.check;
 
+import app.loculus.core.edit.look.Plain;
 import app.loculus.core.patch.BringUp;
 import app.loculus.core.patch.Clash;
+import app.loculus.core.show.PartKinds;
 import app.loculus.core.show.Show;
 import app.loculus.core.unit.Numbers;
 import java.util.List;
@@ -20,7 +22,12 @@ public final class Readiness {
     public static List<Chapter> of(Show show) {
         Readiness readiness = new Readiness(show);
         return List.of(
-                readiness.profiles(), readiness.patch(), readiness.groups(), readiness.palettes(), readiness.check());
+                readiness.profiles(),
+                readiness.patch(),
+                readiness.groups(),
+                readiness.palettes(),
+                readiness.looks(),
+                readiness.check());
     }
 
     private Chapter profiles() {
@@ -77,6 +84,23 @@ public final class Readiness {
                 "Palettes",
                 palettes == 0 ? "none yet" : String.valueOf(palettes),
                 palettes == 0 ? Chapter.State.NOT_BEGUN : Chapter.State.READY);
+    }
+
+    private Chapter looks() {
+        int looks = show.all(PartKinds.LOOKS).size();
+        if (looks == 0) {
+            return new Chapter("Looks", "none yet", Chapter.State.NOT_BEGUN);
+        }
+        long plain = show.all(PartKinds.LOOKS).values().stream()
+                .filter(l -> !Plain.of(show, l.values()).isEmpty())
+                .count();
+        String fact = show.lists().isEmpty()
+                ? Numbers.count(looks, "look")
+                : Numbers.count(show.lists().size(), "list");
+        return new Chapter(
+                "Looks",
+                plain == 0 ? fact : fact + " · " + plain + " plain",
+                plain == 0 ? Chapter.State.READY : Chapter.State.NEEDS_AN_EYE);
     }
 
     private Chapter check() {

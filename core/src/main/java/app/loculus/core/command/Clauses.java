@@ -21,7 +21,8 @@ final class Clauses {
                 new GroupClauses(),
                 new PaletteClauses(),
                 new MarkClauses(),
-                new NicheClauses());
+                new NicheClauses(),
+                new LookClauses());
     }
 
     /** The edits of one clause, in order. */

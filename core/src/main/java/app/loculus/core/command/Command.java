@@ -1,6 +1,9 @@
 package app.loculus.core.command;
 
+import app.loculus.core.play.Press;
+import app.loculus.core.show.Show;
 import app.loculus.core.show.ShowEdit;
+import java.util.function.Function;
 
 /** What one typed line asks for. */
 public sealed interface Command {
@@ -16,6 +19,9 @@ public sealed interface Command {
         T saveVersion(String name);
 
         T restoreVersion(String name);
+
+        /** @param press found in the show as it is when it is pressed */
+        T play(Function<Show, Press> press);
 
         T nothing();
     }
@@ -59,6 +65,14 @@ public sealed interface Command {
         @Override
         public <T> T by(Doer<T> doer) {
             return doer.restoreVersion(name);
+        }
+    }
+
+    /** Plays something; done by whoever plays. */
+    record Play(Function<Show, Press> press) implements Command {
+        @Override
+        public <T> T by(Doer<T> doer) {
+            return doer.play(press);
         }
     }
 

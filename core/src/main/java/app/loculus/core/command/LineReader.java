@@ -1,14 +1,17 @@
 package app.loculus.core.command;
 
 import app.loculus.core.patch.Address;
+import app.loculus.core.play.Press;
 import app.loculus.core.problem.Place;
 import app.loculus.core.problem.Problem;
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.profile.Profiles;
 import app.loculus.core.selection.Pattern;
 import app.loculus.core.show.Draft;
+import app.loculus.core.show.Show;
 import app.loculus.core.show.ShowEdit;
 import java.util.List;
+import java.util.function.Function;
 import java.util.function.Supplier;
 import org.antlr.v4.runtime.CharStreams;
 import org.antlr.v4.runtime.CommonTokenStream;
@@ -60,7 +63,19 @@ public final class LineReader {
             return new Command.RestoreVersion(
                     Terms.text(command.restoreVersion().text()));
         }
+        if (command.play() != null) {
+            return new Command.Play(show -> pressed(command.play(), show));
+        }
         return new Command.Edit(edit(command));
+    }
+
+    private static Press pressed(LineParser.PlayContext play, Show show) {
+        try {
+            return play.accept(new Presses(show));
+        } catch (Refusal refusal) {
+            throw new Refusal(
+                    refusal.problems().stream().map(p -> placed(p, play)).toList());
+        }
     }
 
     /**
@@ -197,6 +212,11 @@ public final class LineReader {
         @Override
         public Void restoreVersion(String name) {
             throw alone("restoring a version stands");
+        }
+
+        @Override
+        public Void play(Function<Show, Press> press) {
+            throw alone("playing stands");
         }
 
         @Override

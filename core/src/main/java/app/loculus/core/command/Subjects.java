@@ -24,6 +24,10 @@ final class Subjects {
             Map.entry("place", LineParser.PointContext.class),
             Map.entry("target", LineParser.TargetContext.class),
             Map.entry("universe", LineParser.NumberTermContext.class),
+            Map.entry("cue", LineParser.CueRefContext.class),
+            Map.entry("list", LineParser.ListRefContext.class),
+            Map.entry("look", LineParser.LookRefContext.class),
+            Map.entry("time", LineParser.TimeContext.class),
             Map.entry("name", LineParser.TextContext.class));
 
     private Subjects() {}

@@ -15,6 +15,7 @@ import java.util.function.Predicate;
  * @param functions at least one; the first one's attribute names the channel
  * @param home DMX value when nobody has said anything
  * @param highlight DMX value that shows the fixture off, if the profile names one
+ * @param snap whether it jumps where others fade
  */
 public record Channel(
         String key,
@@ -23,11 +24,24 @@ public record Channel(
         int cell,
         List<ChannelFunction> functions,
         long home,
-        OptionalLong highlight) {
+        OptionalLong highlight,
+        boolean snap) {
 
     public Channel {
         offsets = List.copyOf(offsets);
         functions = List.copyOf(functions);
+    }
+
+    /** One that fades. */
+    public Channel(
+            String key,
+            int breakNumber,
+            List<Integer> offsets,
+            int cell,
+            List<ChannelFunction> functions,
+            long home,
+            OptionalLong highlight) {
+        this(key, breakNumber, offsets, cell, functions, home, highlight, false);
     }
 
     public boolean virtual() {
@@ -45,11 +59,16 @@ public record Channel(
     }
 
     public Channel with(List<ChannelFunction> others) {
-        return new Channel(key, breakNumber, offsets, cell, others, home, highlight);
+        return new Channel(key, breakNumber, offsets, cell, others, home, highlight, snap);
     }
 
     public Channel with(String otherKey) {
-        return new Channel(otherKey, breakNumber, offsets, cell, functions, home, highlight);
+        return new Channel(otherKey, breakNumber, offsets, cell, functions, home, highlight, snap);
+    }
+
+    /** The same with another home. */
+    public Channel at(long otherHome) {
+        return new Channel(key, breakNumber, offsets, cell, functions, otherHome, highlight, snap);
     }
 
     public Attribute attribute() {

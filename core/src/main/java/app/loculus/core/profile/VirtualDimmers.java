@@ -74,6 +74,6 @@ final class VirtualDimmers {
 
     private static Channel open(Channel c) {
         long full = FunctionValue.lit(c.homeFunction(), 1).dmx();
-        return new Channel(c.key(), c.breakNumber(), c.offsets(), c.cell(), c.functions(), full, c.highlight());
+        return c.at(full);
     }
 }

@@ -4,9 +4,7 @@ import app.loculus.core.patch.Address;
 import app.loculus.core.patch.Fixture;
 import app.loculus.core.patch.FixtureId;
 import app.loculus.core.patch.UnitId;
-import app.loculus.core.profile.Attribute;
 import app.loculus.core.profile.Mode;
-import app.loculus.core.profile.Parameter;
 import app.loculus.core.programmer.HighlightLook;
 import app.loculus.core.programmer.UnitValues;
 import java.util.Collection;
@@ -157,7 +155,7 @@ public interface Layer {
             if (shown.isEmpty()) {
                 look.rest()
                         .filter(share -> !units.isEmpty())
-                        .ifPresent(share -> outermost(mode)
+                        .ifPresent(share -> Mastered.outermost(mode)
                                 .forEach(dimmer -> channels.set(
                                         dimmer, channels.get(dimmer).dimmed(share.value()))));
                 return;
@@ -176,17 +174,6 @@ public interface Layer {
             if (!around.isEmpty()) {
                 others(mode, shown, around).forEach(cell -> asBefore(mode, cell, around, below, channels));
             }
-        }
-
-        /** The dimmers that everything else lies under. */
-        private static List<Integer> outermost(Mode mode) {
-            int whole = dimmer(mode, 0);
-            return whole >= 0
-                    ? List.of(whole)
-                    : mode.layout().directlyIn(0).stream()
-                            .map(cell -> dimmer(mode, cell))
-                            .filter(d -> d >= 0)
-                            .toList();
         }
 
         /** What the shown cells lie in: it has to let light through. */
@@ -214,29 +201,22 @@ public interface Layer {
                 Mode mode, int cell, Set<Integer> around, List<Resolved> below, List<Resolved> channels) {
             double factor = 1;
             for (int outer : mode.layout().outwards(cell)) {
-                int dimmer = around.contains(outer) ? dimmer(mode, outer) : -1;
+                int dimmer = around.contains(outer) ? Mastered.dimmer(mode, outer) : -1;
                 if (dimmer >= 0) {
                     double now = Lights.light(channels.get(dimmer));
                     factor *= now > 0 ? Lights.light(below.get(dimmer)) / now : 1;
                 }
             }
-            int own = dimmer(mode, cell);
+            int own = Mastered.dimmer(mode, cell);
             if (own >= 0) {
                 channels.set(own, below.get(own).dimmed(factor));
             } else {
                 double left = factor;
                 mode.layout().directlyIn(cell).stream()
-                        .map(inner -> dimmer(mode, inner))
+                        .map(inner -> Mastered.dimmer(mode, inner))
                         .filter(inner -> inner >= 0)
                         .forEach(inner -> channels.set(inner, below.get(inner).dimmed(left)));
             }
-        }
-
-        /** The channel that dims a cell, −1 where none does. */
-        private static int dimmer(Mode mode, int cell) {
-            return mode.parameter(cell, Attribute.DIMMER)
-                    .map(Parameter::channel)
-                    .orElse(-1);
         }
 
         private static java.util.function.Consumer<Resolved> set(List<Resolved> channels, int at) {

@@ -23,7 +23,7 @@ public record Resolved(ChannelFunction function, Fraction fraction, Source sourc
     }
 
     /** Whether this is where the channel stands when nobody says anything. */
-    boolean atHome(Channel channel) {
+    public boolean atHome(Channel channel) {
         Resolved home = home(channel);
         return function.equals(home.function) && fraction.equals(home.fraction);
     }

@@ -21,6 +21,7 @@ public record Scene(Patch patch, Shelf shelf, List<Layer> layers, ColourAnswers 
 
     public static final String PROGRAMMER = "programmer";
     public static final String HIGHLIGHT = "highlight";
+    public static final String MASTER = "master";
 
     public Scene {
         layers = List.copyOf(layers);
@@ -52,6 +53,34 @@ public record Scene(Patch patch, Shelf shelf, List<Layer> layers, ColourAnswers 
                 shelf,
                 layers.stream().filter(l -> !l.owner().equals(HIGHLIGHT)).toList(),
                 answers);
+    }
+
+    /** The same without any layers: everything at home. */
+    public Scene bare() {
+        return new Scene(patch, shelf, List.of(), answers);
+    }
+
+    /** The same with further layers below. */
+    public Scene over(List<Layer> below) {
+        List<Layer> all = new ArrayList<>(below);
+        all.addAll(layers);
+        return new Scene(patch, shelf, all, answers);
+    }
+
+    /**
+     * The same while something is played.
+     *
+     * @param playing what runs
+     * @param blind whether working values, and what is shown off, are kept from the lights
+     * @param master scales everything, 0 to 1
+     */
+    public Scene played(Layer playing, boolean blind, double master) {
+        List<Layer> all = new ArrayList<>(List.of(playing));
+        if (!blind) {
+            all.addAll(layers);
+        }
+        all.add(new Mastered(MASTER, master, patch.ids()));
+        return new Scene(patch, shelf, all, answers);
     }
 
     /** The same with further layers above. */

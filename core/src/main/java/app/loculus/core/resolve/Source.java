@@ -6,7 +6,7 @@ import java.util.Optional;
 /** Why a channel is where it is. */
 public sealed interface Source {
 
-    /** Home, hand, palette or highlight. */
+    /** Home, hand, palette, look or highlight. */
     String word();
 
     /** The palette it comes from, if it comes from one. */
@@ -40,6 +40,14 @@ public sealed interface Source {
         @Override
         public Optional<PaletteId> followed() {
             return Optional.of(palette);
+        }
+    }
+
+    /** A plain value of a look that is played. */
+    record InLook() implements Source {
+        @Override
+        public String word() {
+            return "look";
         }
     }
 

@@ -60,7 +60,7 @@ public final class Draft {
         Delta delta = net.delta();
         Identity.of(show(), delta).throwIfRefused();
         Followers.told(first, show(), delta, this::say);
-        return new Outcome(show(), delta, reads, words, warnings);
+        return new Outcome(show().playing(List.of()), delta, reads, words, warnings);
     }
 
     public void say(String sentence) {
@@ -168,9 +168,10 @@ public final class Draft {
         return chosen;
     }
 
-    /** Layers that lie over the show while it is edited. */
-    void under(List<Layer> layers) {
-        above = layers;
+    /** Layers that lie around the show while it is edited. */
+    void within(ShowEdit.Around around) {
+        above = around.above();
+        now = now.playing(around.below());
     }
 
     /** What the lights do, under all layers there are. */

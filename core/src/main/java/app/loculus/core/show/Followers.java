@@ -1,6 +1,7 @@
 package app.loculus.core.show;
 
 import app.loculus.core.group.Group;
+import app.loculus.core.look.Look;
 import app.loculus.core.palette.Palette;
 import app.loculus.core.selection.Selection;
 import app.loculus.core.unit.Numbers;
@@ -58,6 +59,15 @@ final class Followers {
         }
         if (!palettes.isEmpty()) {
             words.accept("So " + (palettes.contains(", ") ? "do " : "does ") + palettes);
+        }
+        List<Look> looks = LookHolders.reached(after, is.id());
+        if (!looks.isEmpty()) {
+            String named = looks.stream()
+                    .limit(MOST_NAMED)
+                    .map(l -> LookHolders.words(after, l))
+                    .collect(Collectors.joining(", "));
+            words.accept(Numbers.count(looks.size(), "look") + (looks.size() == 1 ? " follows: " : " follow: ") + named
+                    + (looks.size() > MOST_NAMED ? " and " + (looks.size() - MOST_NAMED) + " more" : ""));
         }
     }
 

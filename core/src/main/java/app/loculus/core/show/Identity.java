@@ -14,6 +14,10 @@ import java.util.Set;
  */
 final class Identity {
 
+    /** What others refer to by its id. */
+    private static final Set<PartKind<?, ?>> NAMED =
+            Set.of(PartKinds.PALETTES, PartKinds.GROUPS, PartKinds.LOOKS, PartKinds.LISTS);
+
     private final Show show;
     private final Refit standing;
     private final Problems problems = new Problems();
@@ -42,8 +46,7 @@ final class Identity {
                 && change.noticed()
                 && (change.kind() == PartKinds.PROFILES
                         || change.kind() == PartKinds.FIXTURES
-                        || (change.kind() == PartKinds.PALETTES || change.kind() == PartKinds.GROUPS)
-                                && change.after().isEmpty());
+                        || NAMED.contains(change.kind()) && change.after().isEmpty());
     }
 
     /** Everything that is wrong with a show that was put together from stored parts. */

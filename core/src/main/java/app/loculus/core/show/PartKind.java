@@ -83,7 +83,7 @@ public final class PartKind<K, V> {
         return this;
     }
 
-    /** What no two parts of the kind may have alike. */
+    /** What no two parts of the kind may have alike; null for one that has none. */
     PartKind<K, V> numberedBy(Function<V, Object> what) {
         number = Optional.of(what);
         return this;
@@ -144,7 +144,8 @@ public final class PartKind<K, V> {
     }
 
     Optional<Object> number(V part) {
-        return number.map(f -> f.apply(part));
+        // A part may have none.
+        return number.flatMap(f -> Optional.ofNullable(f.apply(part)));
     }
 
     Optional<String> broken(Show show, V part) {

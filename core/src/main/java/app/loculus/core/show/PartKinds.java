@@ -1,6 +1,15 @@
 package app.loculus.core.show;
 
 import app.loculus.core.group.Group;
+import app.loculus.core.look.Cue;
+import app.loculus.core.look.CueId;
+import app.loculus.core.look.CueList;
+import app.loculus.core.look.CueListId;
+import app.loculus.core.look.Look;
+import app.loculus.core.look.LookId;
+import app.loculus.core.look.Opened;
+import app.loculus.core.look.Submaster;
+import app.loculus.core.look.SubmasterId;
 import app.loculus.core.mark.Mark;
 import app.loculus.core.mark.MarkId;
 import app.loculus.core.niche.NichePage;
@@ -94,6 +103,38 @@ public final class PartKinds {
             .refitting((id, palette, refit) -> Optional.of(refitted(palette, refit)))
             .told(Teller.named("palette", Palette::toString));
 
+    public static final PartKind<LookId, Look> LOOKS = PartKind.of(
+                    "looks", "looks", numbered(LookId.class, LookId::value, LookId::new), Look.class)
+            .keyedBy(Look::id)
+            .numberedBy(l -> l.number().map(n -> "look " + n).orElse(null))
+            .refitting((id, look, refit) -> Optional.of(refitted(look, refit)))
+            .told(new LookTeller());
+
+    public static final PartKind<CueListId, CueList> LISTS = PartKind.of(
+                    "lists", "cue lists", numbered(CueListId.class, CueListId::value, CueListId::new), CueList.class)
+            .keyedBy(CueList::id)
+            .numberedBy(l -> "list " + l.number())
+            .told(Teller.named("cue list", CueList::toString));
+
+    public static final PartKind<CueId, Cue> CUES = PartKind.of(
+                    "cues", "cues", numbered(CueId.class, CueId::value, CueId::new), Cue.class)
+            .keyedBy(Cue::id)
+            .numberedBy(c -> "cue " + c.number() + " of list " + c.list().value())
+            .brokenWhen(PartKinds::loose)
+            .told(Teller.named("cue", Cue::toString));
+
+    public static final PartKind<SubmasterId, Submaster> SUBMASTERS = PartKind.of(
+                    "submasters",
+                    "submasters",
+                    numbered(SubmasterId.class, SubmasterId::value, SubmasterId::new),
+                    Submaster.class)
+            .keyedBy(Submaster::id)
+            .numberedBy(s -> "submaster " + s.number())
+            .brokenWhen((show, s) -> show.find(LOOKS, s.look()).isPresent()
+                    ? Optional.empty()
+                    : Optional.of(s + " would hold no look"))
+            .told(Teller.named("submaster", Submaster::toString));
+
     public static final PartKind<Integer, UniverseSetup> UNIVERSES = PartKind.of(
                     "universes", "universes", numbered(Integer.class, n -> n, n -> n), UniverseSetup.class)
             .keyedBy(UniverseSetup::universe)
@@ -119,8 +160,29 @@ public final class PartKinds {
             .usually(show -> HighlightLook.PROFILES)
             .told(Teller.whenever("Highlight looks different"));
 
+    public static final PartKind<Whole, Opened> OPENED = PartKind.of("opened", "the open look", whole(), Opened.class)
+            .usually(show -> Opened.NONE)
+            .refitting((show, opened, refit) ->
+                    Optional.of(opened.look().map(refit::keepsLook).orElse(true) ? opened : Opened.NONE));
+
     public static final List<PartKind<?, ?>> ALL =
-            List.of(NAME, PROFILES, FIXTURES, GROUPS, MARKS, PALETTES, NICHE_PAGES, UNIVERSES, VALUES, HAND, HIGHLIGHT);
+            List.of(
+                    NAME,
+                    PROFILES,
+                    FIXTURES,
+                    GROUPS,
+                    MARKS,
+                    PALETTES,
+                    NICHE_PAGES,
+                    LOOKS,
+                    LISTS,
+                    CUES,
+                    SUBMASTERS,
+                    UNIVERSES,
+                    VALUES,
+                    HAND,
+                    HIGHLIGHT,
+                    OPENED);
 
     private PartKinds() {}
 
@@ -139,6 +201,15 @@ public final class PartKinds {
                         .isPresent()
                 ? Optional.empty()
                 : Optional.of("fixture " + f.number() + " is of a profile or mode that the show does not hold");
+    }
+
+    private static Optional<String> loose(Show show, Cue cue) {
+        if (show.find(LISTS, cue.list()).isEmpty()) {
+            return Optional.of(cue + " would be in no list");
+        }
+        return show.find(LOOKS, cue.look()).isPresent()
+                ? Optional.empty()
+                : Optional.of(cue + " would hold no look");
     }
 
     private static PartKind.Keys<Whole> whole() {
@@ -164,6 +235,21 @@ public final class PartKinds {
         Optional<MarkId> aim = palette.aim().filter(refit::keepsMark);
         Palette held = after.equals(before) ? palette : palette.holding(after);
         return aim.equals(palette.aim()) ? held : held.aimedAt(aim);
+    }
+
+    private static Look refitted(Look look, Refit refit) {
+        Map<UnitId, UnitValues> after = new LinkedHashMap<>();
+        look.values()
+                .forEach((unit, values) -> refitted(unit, values, refit)
+                        .filter(v -> !v.isEmpty())
+                        .ifPresent(v -> after.put(unit, v)));
+        return same(after, look.values()) ? look : look.holding(after);
+    }
+
+    /** Whether nothing was made anew. */
+    private static boolean same(Map<UnitId, UnitValues> after, Map<UnitId, UnitValues> before) {
+        return after.size() == before.size()
+                && after.entrySet().stream().allMatch(e -> before.get(e.getKey()) == e.getValue());
     }
 
     private static Optional<UnitValues> refitted(UnitId unit, UnitValues values, Refit refit) {

@@ -1,6 +1,7 @@
 package app.loculus.core.show;
 
 import app.loculus.core.group.Group;
+import app.loculus.core.look.LookId;
 import app.loculus.core.mark.MarkId;
 import app.loculus.core.palette.Entry;
 import app.loculus.core.palette.Palette;
@@ -64,6 +65,11 @@ public final class References {
             @Override
             public boolean keepsPalette(PaletteId palette) {
                 return show.palette(palette).isPresent();
+            }
+
+            @Override
+            public boolean keepsLook(LookId look) {
+                return show.find(PartKinds.LOOKS, look).isPresent();
             }
 
             @Override

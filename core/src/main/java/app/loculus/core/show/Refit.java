@@ -1,5 +1,6 @@
 package app.loculus.core.show;
 
+import app.loculus.core.look.LookId;
 import app.loculus.core.mark.MarkId;
 import app.loculus.core.palette.Entry;
 import app.loculus.core.palette.Palette;
@@ -32,6 +33,11 @@ public interface Refit {
 
     /** Whether a palette stays. */
     default boolean keepsPalette(PaletteId palette) {
+        return true;
+    }
+
+    /** Whether a look stays. */
+    default boolean keepsLook(LookId look) {
         return true;
     }
 

@@ -1,6 +1,15 @@
 package app.loculus.core.show;
 
 import app.loculus.core.group.Group;
+import app.loculus.core.look.Cue;
+import app.loculus.core.look.CueId;
+import app.loculus.core.look.CueList;
+import app.loculus.core.look.CueListId;
+import app.loculus.core.look.CueNumber;
+import app.loculus.core.look.Look;
+import app.loculus.core.look.LookId;
+import app.loculus.core.look.Submaster;
+import app.loculus.core.look.SubmasterId;
 import app.loculus.core.mark.Mark;
 import app.loculus.core.mark.MarkId;
 import app.loculus.core.niche.NichePage;
@@ -12,11 +21,13 @@ import app.loculus.core.patch.Fixture;
 import app.loculus.core.patch.FixtureId;
 import app.loculus.core.patch.Patch;
 import app.loculus.core.patch.UnitId;
+import app.loculus.core.play.Repertoire;
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.profile.Kind;
 import app.loculus.core.profile.Profiles;
 import app.loculus.core.programmer.Hand;
 import app.loculus.core.programmer.Programmer;
+import app.loculus.core.resolve.Layer;
 import app.loculus.core.resolve.Lights;
 import app.loculus.core.resolve.Resolver;
 import app.loculus.core.resolve.Scene;
@@ -47,14 +58,22 @@ public final class Show {
 
     private final Optional<Resolver> resolved;
 
+    private final Optional<Repertoire> played;
+
+    /** What runs under the programmer while this is looked at; no part of the show. */
+    private final List<Layer> below;
+
     private volatile Coverage coverage;
     private volatile Resolver resolver;
     private volatile Lights lights;
+    private volatile Repertoire repertoire;
 
     private Show(PartMap parts, Patch patch, Programmer programmer, ColourAnswers answers, Recipes recipes) {
         this.recipes = recipes;
         this.known = Optional.empty();
         this.resolved = Optional.empty();
+        this.played = Optional.empty();
+        this.below = List.of();
         this.parts = parts;
         this.patch = patch;
         this.programmer = programmer;
@@ -69,7 +88,30 @@ public final class Show {
         this.answers = before.answers;
         this.known = Optional.ofNullable(before.coverage).or(() -> before.known);
         this.resolved = Optional.ofNullable(before.resolver).or(() -> before.resolved);
+        this.played = Optional.ofNullable(before.repertoire).or(() -> before.played);
+        this.below = before.below;
         this.recipes = before.recipes.after(before, this, delta);
+    }
+
+    /** The same show while other things run under it. */
+    private Show(Show same, List<Layer> below) {
+        this.parts = same.parts;
+        this.patch = same.patch;
+        this.programmer = same.programmer;
+        this.answers = same.answers;
+        this.known = Optional.ofNullable(same.coverage).or(() -> same.known);
+        this.resolved = Optional.ofNullable(same.resolver).or(() -> same.resolved);
+        this.played = Optional.ofNullable(same.repertoire).or(() -> same.played);
+        this.below = List.copyOf(below);
+        this.recipes = same.recipes;
+    }
+
+    /**
+     * The same while that runs under its working values: what the lights do, what is touched and what is recorded goes by
+     * it. No part of the show, which is equal to what it was.
+     */
+    public Show playing(List<Layer> layers) {
+        return layers.equals(below) ? this : new Show(this, layers);
     }
 
     public static Show empty(String name) {
@@ -267,7 +309,23 @@ public final class Show {
     }
 
     public Scene scene() {
-        return Scene.of(patch, shelf(), programmer, get(PartKinds.HIGHLIGHT, Whole.SHOW), answers);
+        Scene own = Scene.of(patch, shelf(), programmer, get(PartKinds.HIGHLIGHT, Whole.SHOW), answers);
+        return below.isEmpty() ? own : own.over(below);
+    }
+
+    /** Everything that can be played. */
+    public Repertoire repertoire() {
+        if (repertoire == null) {
+            Repertoire.Parts playable = new Repertoire.Parts(
+                    all(PartKinds.LOOKS), all(PartKinds.LISTS), all(PartKinds.CUES), all(PartKinds.SUBMASTERS), all(PartKinds.GROUPS));
+            repertoire = played.map(r -> r.on(scene(), playable, this::members))
+                    .orElseGet(() -> new Repertoire(scene(), playable, this::members));
+        }
+        return repertoire;
+    }
+
+    private List<UnitId> members(GroupId id) {
+        return group(id).map(g -> units(g).units()).orElse(List.of());
     }
 
     public Resolver resolver() {
@@ -288,6 +346,70 @@ public final class Show {
             lights = new Lights(scene(), resolver());
         }
         return lights;
+    }
+
+    /** Those with a number, in its order. */
+    public List<Look> looks() {
+        return all(PartKinds.LOOKS).values().stream()
+                .filter(l -> l.number().isPresent())
+                .sorted(Comparator.comparing(l -> l.number().get()))
+                .toList();
+    }
+
+    public Look look(LookId id) {
+        return find(PartKinds.LOOKS, id).orElseThrow();
+    }
+
+    public LookId nextLookId() {
+        SortedMap<LookId, Look> looks = all(PartKinds.LOOKS);
+        return new LookId(looks.isEmpty() ? 1 : looks.lastKey().value() + 1);
+    }
+
+    /** In the order of their numbers. */
+    public List<CueList> lists() {
+        return all(PartKinds.LISTS).values().stream()
+                .sorted(Comparator.comparingInt(CueList::number))
+                .toList();
+    }
+
+    public Optional<CueList> list(CueListId id) {
+        return find(PartKinds.LISTS, id);
+    }
+
+    public CueListId nextListId() {
+        SortedMap<CueListId, CueList> lists = all(PartKinds.LISTS);
+        return new CueListId(lists.isEmpty() ? 1 : lists.lastKey().value() + 1);
+    }
+
+    /** The cues of a list in the order of their numbers. */
+    public List<Cue> cues(CueListId list) {
+        return all(PartKinds.CUES).values().stream()
+                .filter(c -> c.list().equals(list))
+                .sorted(Comparator.comparing(Cue::number))
+                .toList();
+    }
+
+    public Optional<Cue> cue(CueListId list, CueNumber number) {
+        return all(PartKinds.CUES).values().stream()
+                .filter(c -> c.list().equals(list) && c.number().equals(number))
+                .findFirst();
+    }
+
+    public CueId nextCueId() {
+        SortedMap<CueId, Cue> cues = all(PartKinds.CUES);
+        return new CueId(cues.isEmpty() ? 1 : cues.lastKey().value() + 1);
+    }
+
+    /** In the order of their numbers. */
+    public List<Submaster> submasters() {
+        return all(PartKinds.SUBMASTERS).values().stream()
+                .sorted(Comparator.comparingInt(Submaster::number))
+                .toList();
+    }
+
+    public SubmasterId nextSubmasterId() {
+        SortedMap<SubmasterId, Submaster> all = all(PartKinds.SUBMASTERS);
+        return new SubmasterId(all.isEmpty() ? 1 : all.lastKey().value() + 1);
     }
 
     /** How people call a unit: {@code 12} or {@code 12.3}. */

@@ -11,12 +11,28 @@ public interface ShowEdit {
     /** @throws Refusal with every problem found; the draft is then thrown away */
     void on(Draft draft);
 
-    /** The same while other layers lie over the show: what the lights do is looked at through them. */
-    default ShowEdit under(Supplier<List<Layer>> above) {
+    /** The same while other layers lie around the show: what the lights do is looked at through them. */
+    default ShowEdit within(Supplier<Around> around) {
         return draft -> {
-            draft.under(above.get());
+            draft.within(around.get());
             on(draft);
         };
+    }
+
+    /**
+     * What lies around a show's own layers.
+     *
+     * @param below what runs under its working values
+     * @param above what lies over all of it
+     */
+    record Around(List<Layer> below, List<Layer> above) {
+
+        public static final Around NOTHING = new Around(List.of(), List.of());
+
+        public Around {
+            below = List.copyOf(below);
+            above = List.copyOf(above);
+        }
     }
 
     /** The outcome on a show. Nothing is kept: a preview and the real thing are the same call. */

@@ -54,12 +54,17 @@ class PartKindsTest {
                         "marks",
                         "palettes",
                         "pages",
+                        "looks",
+                        "lists",
+                        "cues",
+                        "submasters",
                         "universes",
                         "values",
                         "hand",
-                        "highlight");
+                        "highlight",
+                        "opened");
         assertThat(PartKinds.named("groups")).contains(PartKinds.GROUPS);
-        assertThat(PartKinds.named("looks")).isEmpty();
+        assertThat(PartKinds.named("sketches")).isEmpty();
     }
 
     @ParameterizedTest

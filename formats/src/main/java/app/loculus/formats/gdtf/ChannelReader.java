@@ -97,7 +97,22 @@ final class ChannelReader {
         }
         String key = key(channel) + (cell == 0 ? "" : "#" + cell);
         return Optional.of(new Channel(
-                key, breakNumber, offsets, cell, functions, home(functions, resolution), highlight(resolution)));
+                key,
+                breakNumber,
+                offsets,
+                cell,
+                functions,
+                home(functions, resolution),
+                highlight(resolution),
+                snaps()));
+    }
+
+    /** {@code Yes} and {@code On} jump; {@code No} and {@code Off} fade, and so does what says nothing. */
+    private boolean snaps() {
+        return Xml.child(channel, "LogicalChannel")
+                .map(l -> l.getAttribute("Snap"))
+                .filter(s -> s.equals("Yes") || s.equals("On"))
+                .isPresent();
     }
 
     private List<Integer> offsets(int shift) {

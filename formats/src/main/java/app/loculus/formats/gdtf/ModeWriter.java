@@ -75,7 +75,7 @@ final class ModeWriter {
                 "Attribute",
                 c.attribute().name(),
                 "Snap",
-                "No",
+                c.snap() ? "Yes" : "No",
                 "Master",
                 c.attribute().name().equals("Dimmer") ? "Grand" : "None");
         List<ChannelFunction> functions = c.functions();

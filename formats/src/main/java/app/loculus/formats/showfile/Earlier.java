@@ -6,6 +6,8 @@ import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.node.JsonNodeFactory;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 
+import java.util.List;
+
 /** Shows as earlier versions wrote them, with what came later as it is when nobody has said anything. */
 public final class Earlier {
 
@@ -19,6 +21,9 @@ public final class Earlier {
 
     /** The first with pages of niches. */
     private static final int PAGES = 5;
+
+    /** The first with looks, cues and submasters. */
+    private static final int LOOKS = 6;
 
     private Earlier() {}
 
@@ -44,6 +49,10 @@ public final class Earlier {
         }
         if (version < PAGES && document instanceof ObjectNode show) {
             show.set("pages", NODES.arrayNode());
+        }
+        if (version < LOOKS && document instanceof ObjectNode show) {
+            List.of("looks", "lists", "cues", "submasters").forEach(kind -> show.set(kind, NODES.arrayNode()));
+            show.set("opened", NODES.objectNode().putNull("look"));
         }
         return document;
     }

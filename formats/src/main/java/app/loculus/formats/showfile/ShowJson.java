@@ -6,6 +6,7 @@ import app.loculus.core.mark.MarkId;
 import app.loculus.core.palette.Entry;
 import app.loculus.core.palette.Label;
 import app.loculus.core.palette.Palette;
+import app.loculus.core.patch.UnitId;
 import app.loculus.core.palette.ScopeKey;
 import app.loculus.core.profile.Attribute;
 import app.loculus.core.profile.Kind;
@@ -93,6 +94,7 @@ public final class ShowJson {
     public static ObjectMapper mapper() {
         SimpleModule module = new SimpleModule();
         module.addKeyDeserializer(Attribute.class, new AttributeKey());
+        module.addKeyDeserializer(UnitId.class, new UnitKey());
         ObjectMapper json = new ObjectMapper()
                 .registerModules(new Jdk8Module(), module)
                 .disable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
@@ -172,6 +174,13 @@ public final class ShowJson {
         @Override
         public Object deserializeKey(String key, DeserializationContext context) {
             return new Attribute(key);
+        }
+    }
+
+    private static final class UnitKey extends KeyDeserializer {
+        @Override
+        public Object deserializeKey(String key, DeserializationContext context) {
+            return UnitId.parse(key);
         }
     }
 }

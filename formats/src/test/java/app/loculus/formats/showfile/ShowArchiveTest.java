@@ -147,6 +147,35 @@ class ShowArchiveTest {
     }
 
     @Test
+    void what_was_written_before_there_were_looks_has_none_and_loses_nothing() throws IOException {
+        Show show;
+        try (InputStream in = getClass().getResourceAsStream("/golden/version-5.loculus")) {
+            show = ShowArchive.read(in.readAllBytes());
+        }
+        assertThat(show.lists()).isEmpty();
+        assertThat(show.looks()).isEmpty();
+        assertThat(show.submasters()).isEmpty();
+        assertThat(show.nichePages()).extracting(Object::toString).containsExactly("intensity page “Act two”");
+        assertThat(show.palettes()).extracting(Object::toString).containsExactly("intensity 3 “Rise”");
+        assertThat(show.programmer().values()).hasSize(4);
+        assertThat(ShowArchive.read(ShowArchive.write(show))).isEqualTo(show);
+    }
+
+    @Test
+    void looks_cues_and_submasters_go_out_and_come_in_the_same() {
+        Show show = after(
+                show(),
+                "clear all",
+                "all at 50",
+                "record cue 1 \"One\" in 3 rest 2 next 4 after end note \"slowly\"",
+                "record submaster 4 \"Gallery\"",
+                "record look 7 \"Night\"",
+                "list 1 as chase rate 96 random seed 9",
+                "open cue 1");
+        assertThat(ShowArchive.read(ShowArchive.write(show))).isEqualTo(show);
+    }
+
+    @Test
     void an_empty_show_is_a_show_too() {
         assertThat(ShowArchive.read(ShowArchive.write(Show.empty("New")))).isEqualTo(Show.empty("New"));
     }
@@ -203,8 +232,8 @@ class ShowArchiveTest {
                 .isInstanceOf(Refusal.class)
                 .hasMessageContaining("checksum does not fit");
         assertThatThrownBy(() -> ShowArchive.read(
-                        changed(file, "manifest.json", t -> t.replace("\"version\":5", "\"version\":9"))))
-                .hasMessageContaining("of version 9; up to 5 is understood");
+                        changed(file, "manifest.json", t -> t.replace("\"version\":6", "\"version\":9"))))
+                .hasMessageContaining("of version 9; up to 6 is understood");
         assertThatThrownBy(() -> ShowArchive.read(changed(file, "manifest.json", t -> "{}")))
                 .hasMessageContaining("no show file");
         assertThatThrownBy(() -> ShowArchive.read(changed(file, "manifest.json", t -> "{")))

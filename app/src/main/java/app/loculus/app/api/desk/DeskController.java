@@ -27,13 +27,13 @@ class DeskController {
 
     @GetMapping("/api/shows/{id}/desk")
     DeskView desk(@PathVariable long id) {
-        return DeskView.of(shows.get(id).show());
+        return DeskView.of(shows.seen(id));
     }
 
     /** How colours in hand stand to that of one fixture. @param reference its number */
     @GetMapping("/api/shows/{id}/match/{reference}")
     ColourMatch match(@PathVariable long id, @PathVariable int reference) {
-        Show show = shows.get(id).show();
+        Show show = shows.seen(id);
         return ColourMatch.of(show, UnitId.whole(show.patch().number(reference).id()));
     }
 
@@ -49,7 +49,7 @@ class DeskController {
             @RequestParam(defaultValue = "false") boolean touched,
             @RequestParam(defaultValue = "0") int from,
             @RequestParam(defaultValue = "200") int rows) {
-        return ValueTable.of(shows.get(id).show(), new ValueTable.Window(touched, from, Math.min(rows, MOST_ROWS)));
+        return ValueTable.of(shows.seen(id), new ValueTable.Window(touched, from, Math.min(rows, MOST_ROWS)));
     }
 
     /**
@@ -63,14 +63,14 @@ class DeskController {
     /** Pages of groups and of palettes, by where they begin. */
     @GetMapping("/api/shows/{id}/pages")
     List<NichePageView> pages(@PathVariable long id) {
-        return shows.get(id).show().nichePages().stream()
+        return shows.seen(id).nichePages().stream()
                 .map(p -> new NichePageView(p.subject(), p.name(), p.first(), p.columns(), p.rows()))
                 .toList();
     }
 
     @GetMapping("/api/shows/{id}/groups")
     List<GroupView> groups(@PathVariable long id) {
-        return GroupView.all(shows.get(id).show());
+        return GroupView.all(shows.seen(id));
     }
 
     /**
@@ -85,7 +85,7 @@ class DeskController {
     /** Groups that are obvious from the patch. */
     @GetMapping("/api/shows/{id}/groups/starters")
     List<StarterView> starters(@PathVariable long id) {
-        Show show = shows.get(id).show();
+        Show show = shows.seen(id);
         return Starter.of(show).stream()
                 .map(s -> new StarterView(
                         s.name(),

@@ -2,18 +2,23 @@ package app.loculus.app.api.line;
 
 import app.loculus.app.api.Asked;
 import app.loculus.app.api.EditResult;
+import app.loculus.app.api.play.PlayWords;
+import app.loculus.app.output.LiveOutput;
 import app.loculus.app.session.EditRequest;
 import app.loculus.app.session.Edited;
 import app.loculus.app.session.Shows;
 import app.loculus.app.session.Snapshot;
 import app.loculus.core.command.Command;
+import app.loculus.core.play.Press;
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.problem.WayOut;
 import app.loculus.core.show.Delta;
 import app.loculus.core.show.Outcome;
 import app.loculus.core.show.Reads;
+import app.loculus.core.show.Show;
 import app.loculus.core.show.ShowEdit;
 import java.util.List;
+import java.util.function.Function;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
@@ -41,9 +46,11 @@ class LineController {
     private static final int MOST_LINES = 2000;
 
     private final Shows shows;
+    private final LiveOutput output;
 
-    LineController(Shows shows) {
+    LineController(Shows shows, LiveOutput output) {
         this.shows = shows;
+        this.output = output;
     }
 
     @PostMapping("/api/shows/{id}/line")
@@ -114,6 +121,17 @@ class LineController {
         @Override
         public Edited restoreVersion(String name) {
             return shows.restore(id, versionNamed(name), request);
+        }
+
+        /** No edit: it changes no revision and is not in the history. */
+        @Override
+        public Edited play(Function<Show, Press> press) {
+            Press found = press.apply(shows.get(id).show());
+            if (request.preview()) {
+                return foreseen("Would play: " + PlayWords.of(shows.get(id).show(), found));
+            }
+            output.press(id, found);
+            return foreseen(PlayWords.of(shows.get(id).show(), found));
         }
 
         @Override

@@ -1,5 +1,6 @@
 package app.loculus.core.edit.palette;
 
+import app.loculus.core.look.Look;
 import app.loculus.core.palette.Entry;
 import app.loculus.core.palette.Palette;
 import app.loculus.core.patch.UnitId;
@@ -12,6 +13,7 @@ import app.loculus.core.selection.Choice;
 import app.loculus.core.selection.Selection;
 import app.loculus.core.show.Change;
 import app.loculus.core.show.Draft;
+import app.loculus.core.show.LookHolders;
 import app.loculus.core.show.PartKinds;
 import app.loculus.core.show.References;
 import app.loculus.core.show.Refit;
@@ -24,6 +26,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /**
  * Removes a palette; whatever followed it keeps its values, as plain ones.
@@ -32,6 +35,8 @@ import java.util.stream.Collectors;
  */
 public record DeletePalette(PaletteId palette, boolean asValues) implements ShowEdit {
 
+    private static final int MOST_NAMED = 6;
+
     @Override
     public void on(Draft draft) {
         Show show = draft.show();
@@ -39,8 +44,9 @@ public record DeletePalette(PaletteId palette, boolean asValues) implements Show
         List<Palette> users = show.palettes().stream()
                 .filter(p -> p.followed().contains(palette))
                 .toList();
-        if (!users.isEmpty() && !asValues) {
-            throw refusal(gone, users);
+        List<Look> looks = LookHolders.following(show, palette);
+        if (!(users.isEmpty() && looks.isEmpty()) && !asValues) {
+            throw refusal(show, gone, users, looks);
         }
         List<Change<?, ?>> left = References.refitted(show, plain(show)).stream()
                 .filter(c -> c.of(PartKinds.PALETTES)
@@ -59,17 +65,24 @@ public record DeletePalette(PaletteId palette, boolean asValues) implements Show
         if (!users.isEmpty()) {
             draft.say("Made from it, and now of plain values: " + names(users));
         }
+        if (!looks.isEmpty()) {
+            draft.say("Of plain values now: " + looks(show, looks));
+        }
         String groups = References.groups(left);
         if (!groups.isEmpty()) {
             draft.say("Made from those that use it, and now of the units there are: " + groups);
         }
     }
 
-    private static Refusal refusal(Palette gone, List<Palette> users) {
+    private static Refusal refusal(Show show, Palette gone, List<Palette> users, List<Look> looks) {
         return Refusal.of(
                 "palette.used",
                 "palette",
-                gone + " is followed by " + names(users) + ".",
+                gone + " is followed by "
+                        + Stream.of(names(users), looks(show, looks))
+                                .filter(t -> !t.isEmpty())
+                                .collect(Collectors.joining(", "))
+                        + ".",
                 WayOut.line(
                         "Delete it and leave plain values there",
                         "delete " + gone.kind().word() + " " + gone.number() + " as values"));
@@ -77,6 +90,14 @@ public record DeletePalette(PaletteId palette, boolean asValues) implements Show
 
     private static String names(List<Palette> palettes) {
         return palettes.stream().map(Palette::toString).collect(Collectors.joining(", "));
+    }
+
+    private static String looks(Show show, List<Look> looks) {
+        return looks.stream()
+                        .limit(MOST_NAMED)
+                        .map(l -> LookHolders.words(show, l))
+                        .collect(Collectors.joining(", "))
+                + (looks.size() > MOST_NAMED ? " and " + (looks.size() - MOST_NAMED) + " more looks" : "");
     }
 
     /** Plain values instead of the palette, each as its unit has it now. */

@@ -6,6 +6,7 @@ import app.loculus.core.patch.Fixture;
 import app.loculus.core.profile.Attribute;
 import app.loculus.core.profile.Profile;
 import app.loculus.core.profile.ProfileId;
+import app.loculus.core.show.LookHolders;
 import app.loculus.core.show.Show;
 import java.util.List;
 import java.util.Optional;
@@ -39,7 +40,7 @@ public final class PaletteWords {
                 .orElse(attribute.name());
     }
 
-    /** Palettes that follow one, and groups that ask for those who use it. */
+    /** Palettes and looks that follow one, and groups that ask for those who use it. */
     public static List<String> usedBy(Show show, Palette palette) {
         Stream<String> palettes = show.palettes().stream()
                 .filter(p -> p.followed().contains(palette.id()))
@@ -47,6 +48,7 @@ public final class PaletteWords {
         Stream<String> groups = show.groups().stream()
                 .filter(g -> g.content().choice().palettes().anyMatch(palette.id()::equals))
                 .map(g -> "group " + g);
-        return Stream.concat(palettes, groups).toList();
+        Stream<String> looks = LookHolders.following(show, palette.id()).stream().map(l -> LookHolders.words(show, l));
+        return Stream.of(palettes, looks, groups).flatMap(s -> s).toList();
     }
 }

@@ -1,0 +1,155 @@
+package app.loculus.core.edit.look;
+
+import app.loculus.core.patch.Fixture;
+import app.loculus.core.patch.UnitId;
+import app.loculus.core.profile.Attribute;
+import app.loculus.core.profile.Channel;
+import app.loculus.core.profile.FunctionValue;
+import app.loculus.core.profile.Kind;
+import app.loculus.core.profile.Mode;
+import app.loculus.core.profile.NamedRange;
+import app.loculus.core.profile.Parameter;
+import app.loculus.core.profile.Profile;
+import app.loculus.core.profile.words.AttributeWords;
+import app.loculus.core.programmer.Touched;
+import app.loculus.core.programmer.UnitValues;
+import app.loculus.core.resolve.Resolved;
+import app.loculus.core.resolve.Resolver;
+import app.loculus.core.show.Draft;
+import app.loculus.core.show.PartKinds;
+import app.loculus.core.show.Show;
+import app.loculus.core.value.AttributeValue;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+
+/**
+ * What is taken into a look.
+ *
+ * @param all everything that is not at home, from whichever layer; else what is touched
+ * @param of these kinds alone; every kind when empty
+ * @param only attributes as people call them; all of the kinds when empty
+ * @param without attributes that are left out
+ */
+public record Taking(boolean all, Set<Kind> of, List<String> only, List<String> without) {
+
+    /** Everything that is touched. */
+    public static final Taking TOUCHED = new Taking(false, Set.of(), List.of(), List.of());
+
+    public Taking {
+        of = Set.copyOf(of);
+        only = List.copyOf(only);
+        without = List.copyOf(without);
+    }
+
+    /** As the line has it, with a blank before each word. */
+    String words() {
+        StringBuilder line = new StringBuilder(all ? " all" : "");
+        of.stream().sorted().forEach(k -> line.append(" with ").append(k.word()));
+        line.append(only.isEmpty() ? "" : " only " + String.join(", ", only));
+        line.append(without.isEmpty() ? "" : " without " + String.join(", ", without));
+        return line.toString();
+    }
+
+    /** By unit; what follows a palette goes on following it. */
+    Map<UnitId, UnitValues> values(Draft draft) {
+        draft.reads(PartKinds.VALUES);
+        return all ? notAtHome(draft.show()) : touched(draft.show());
+    }
+
+    private Map<UnitId, UnitValues> touched(Show show) {
+        Map<UnitId, UnitValues> found = new LinkedHashMap<>();
+        show.programmer().values().forEach((unit, values) -> {
+            Map<Attribute, Touched> kept = new LinkedHashMap<>();
+            values.byAttribute().forEach((attribute, t) -> {
+                if (t.touched() && !(t.value() instanceof AttributeValue.Released) && wanted(show, unit, attribute)) {
+                    kept.put(attribute, new Touched(t.value(), true, t.companion()));
+                }
+            });
+            if (kept.values().stream().anyMatch(t -> !t.companion())) {
+                boolean colours = kept.keySet().stream().anyMatch(Attribute::makesColour);
+                found.put(unit, new UnitValues(kept, colours ? values.asked() : Optional.empty()));
+            }
+        });
+        return found;
+    }
+
+    /** Without a look at highlight, which is never recorded. */
+    private Map<UnitId, UnitValues> notAtHome(Show show) {
+        Resolver unlit = show.unlit();
+        Map<UnitId, UnitValues> found = new LinkedHashMap<>();
+        for (Fixture fixture : show.patch().fixtures()) {
+            Mode mode = show.patch().modeOf(fixture);
+            List<Resolved> channels = unlit.resolve(fixture);
+            for (int cell = 0; cell <= mode.cells(); cell++) {
+                UnitId unit = new UnitId(fixture.id(), cell);
+                Map<Attribute, Touched> kept = new LinkedHashMap<>();
+                UnitValues own = show.programmer().of(unit);
+                mode.parameters(cell).forEach((attribute, parameter) -> {
+                    Resolved r = channels.get(parameter.channel());
+                    Channel channel = mode.channels().get(parameter.channel());
+                    if (r.function().attribute().equals(attribute)
+                            && !r.source().word().equals("home")
+                            && !r.atHome(channel)
+                            && wanted(show, unit, attribute)) {
+                        kept.put(attribute, value(mode, parameter, r, own.get(attribute)));
+                    }
+                });
+                if (!kept.isEmpty()) {
+                    found.put(unit, new UnitValues(kept));
+                }
+            }
+        }
+        return found;
+    }
+
+    private static Touched value(Mode mode, Parameter parameter, Resolved r, Optional<Touched> own) {
+        boolean companion = own.map(Touched::companion).orElse(false);
+        AttributeValue value = r.source()
+                .followed()
+                .<AttributeValue>map(AttributeValue.Reference::new)
+                .or(() -> own.map(Touched::value)
+                        .filter(v -> v.followed().isEmpty() && v.in(mode, parameter).equals(Optional.of(r.place()))))
+                .orElseGet(() -> plain(mode, parameter, r.place()));
+        return new Touched(value, true, companion);
+    }
+
+    /** A range by its name where it stands in the middle of one. */
+    private static AttributeValue plain(Mode mode, Parameter parameter, FunctionValue place) {
+        return place.function().ranges().stream()
+                .filter(range -> range.middle() == place.dmx())
+                .map(NamedRange::name)
+                .findFirst()
+                .<AttributeValue>map(AttributeValue.Named::new)
+                .orElseGet(() -> AttributeValue.of(mode, parameter, place));
+    }
+
+    private boolean wanted(Show show, UnitId unit, Attribute attribute) {
+        Fixture fixture = show.patch().get(unit.fixture());
+        Profile profile = show.patch().profileOf(fixture);
+        Mode mode = profile.mode(fixture.mode());
+        return (of.isEmpty() || of.contains(profile.kindOf(attribute)))
+                && (only.isEmpty() || named(profile, mode, attribute, only))
+                && !named(profile, mode, attribute, without);
+    }
+
+    /** A mix is named by any of its emitters. */
+    private static boolean named(Profile profile, Mode mode, Attribute attribute, List<String> words) {
+        return words.stream()
+                .flatMap(w -> AttributeWords.meant(profile, mode, w).stream())
+                .anyMatch(a -> a.equals(attribute) || a.isMix() && attribute.isMix());
+    }
+
+    /** Of values that are there those that would be taken. */
+    Map<Attribute, Touched> of(Show show, UnitId unit, UnitValues values) {
+        Map<Attribute, Touched> found = new LinkedHashMap<>();
+        values.byAttribute().forEach((attribute, t) -> {
+            if (wanted(show, unit, attribute)) {
+                found.put(attribute, t);
+            }
+        });
+        return found;
+    }
+}

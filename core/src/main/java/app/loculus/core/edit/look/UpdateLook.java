@@ -1,0 +1,53 @@
+package app.loculus.core.edit.look;
+
+import app.loculus.core.look.Look;
+import app.loculus.core.look.LookId;
+import app.loculus.core.patch.UnitId;
+import app.loculus.core.problem.Refusal;
+import app.loculus.core.problem.WayOut;
+import app.loculus.core.programmer.UnitValues;
+import app.loculus.core.show.Draft;
+import app.loculus.core.show.LookHolders;
+import app.loculus.core.show.PartKinds;
+import app.loculus.core.show.Show;
+import app.loculus.core.show.ShowEdit;
+import app.loculus.core.show.Whole;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * Takes what is touched into a look, and lets go of it in hand: the look has it now. One that is open becomes what is in
+ * hand; any other keeps what is not touched.
+ */
+public record UpdateLook(LookId look) implements ShowEdit {
+
+    @Override
+    public void on(Draft draft) {
+        Show show = draft.show();
+        Look before = show.look(look);
+        draft.reads(PartKinds.LOOKS, look);
+        boolean open = show.get(PartKinds.OPENED, Whole.SHOW).look().equals(Optional.of(look));
+        Map<UnitId, UnitValues> touched = Taking.TOUCHED.values(draft);
+        if (touched.isEmpty() && !open) {
+            throw Refusal.of(
+                    "look.nothing",
+                    "look",
+                    "Nothing is touched, so there is nothing to take into it.",
+                    WayOut.advice("Change values first."));
+        }
+        Map<UnitId, UnitValues> after = open ? touched : RecordLook.merged(before.values(), touched);
+        draft.put(PartKinds.LOOKS, before.holding(after));
+        draft.setAll(OpenLook.cleared(show));
+        OpenLook.closed(draft, look);
+        draft.say((open ? "Puts back " : "Updates ") + LookHolders.words(show, before) + ": "
+                + LookDifference.of(show, before.values(), after).words());
+        String carried = Carried.words(show, before, before.values(), after);
+        if (!carried.isEmpty()) {
+            draft.say(carried);
+        }
+        String plain = Plain.words(show, after);
+        if (!plain.isEmpty()) {
+            draft.say(plain);
+        }
+    }
+}

@@ -1,0 +1,107 @@
+package app.loculus.core.play;
+
+import app.loculus.core.look.CueId;
+import app.loculus.core.look.CueListId;
+import app.loculus.core.look.CueNumber;
+import app.loculus.core.patch.FixtureId;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalLong;
+import java.util.Set;
+
+/**
+ * A list that is played cue by cue.
+ *
+ * @param at the cue it came to last; stays when the cue is deleted
+ * @param began when that cue did, in the list's own time
+ * @param follows when the next cue starts by itself, in the list's own time
+ * @param tracks by fixture, in the order of the mode's channels; null where it says nothing
+ * @param ends when the last of them has arrived, in the list's own time
+ */
+record CueRun(
+        CueListId list,
+        String label,
+        Clockwork clock,
+        double level,
+        At at,
+        long began,
+        OptionalLong follows,
+        Map<FixtureId, Track[]> tracks,
+        long ends,
+        boolean releasing)
+        implements Run {
+
+    /** Where a list stands. @param number to go by when the cue is gone */
+    record At(CueId cue, CueNumber number) {}
+
+    @Override
+    public Optional<CueId> cue() {
+        return Optional.of(at.cue());
+    }
+
+    @Override
+    public CueRun level(double other) {
+        return new CueRun(list, label, clock, other, at, began, follows, tracks, ends, releasing);
+    }
+
+    @Override
+    public CueRun clocked(Clockwork other) {
+        return new CueRun(list, label, other, level, at, began, follows, tracks, ends, releasing);
+    }
+
+    CueRun holding(Map<FixtureId, Track[]> others, String called) {
+        return new CueRun(list, called, clock, level, at, began, follows, others, last(others), releasing);
+    }
+
+    static long last(Map<FixtureId, Track[]> tracks) {
+        long last = 0;
+        for (Track[] all : tracks.values()) {
+            for (Track track : all) {
+                last = track == null ? last : Math.max(last, track.ends());
+            }
+        }
+        return last;
+    }
+
+    @Override
+    public Set<FixtureId> fixtures() {
+        return tracks.keySet();
+    }
+
+    @Override
+    public boolean moves(long from, long to) {
+        long own = clock.at(from);
+        return own != clock.at(to) && own < ends;
+    }
+
+    @Override
+    public Object lane(FixtureId fixture, long now) {
+        return tracks.get(fixture);
+    }
+
+    @Override
+    public boolean read(Object lane, int channel, long now, Wish into) {
+        Track[] all = (Track[]) lane;
+        Track track = channel < all.length ? all[channel] : null;
+        if (track == null) {
+            return false;
+        }
+        long own = clock.at(now);
+        if (track.over(own)) {
+            return false;
+        }
+        track.read(own, level, into);
+        return true;
+    }
+
+    @Override
+    public long next(long now) {
+        if (clock.paused()) {
+            return Long.MAX_VALUE;
+        }
+        if (clock.at(now) < ends) {
+            return now;
+        }
+        return follows.isPresent() ? Math.max(now, clock.shownAt(follows.getAsLong())) : Long.MAX_VALUE;
+    }
+}

@@ -1,0 +1,152 @@
+package app.loculus.core.play;
+
+import app.loculus.core.patch.Fixture;
+import app.loculus.core.profile.FunctionValue;
+import app.loculus.core.profile.Mode;
+import app.loculus.core.resolve.Resolved;
+import java.util.List;
+
+/**
+ * All that runs, at one moment, laid over each other: intensity by the highest, everything else by the latest. Not for
+ * sharing between threads.
+ */
+final class Mixing {
+
+    private final List<? extends Voice> voices;
+    private final long now;
+    private final Wish[] wishes;
+    private final Object[] lanes;
+
+    Mixing(List<? extends Voice> voices, long now) {
+        this.voices = voices;
+        this.now = now;
+        this.wishes = new Wish[voices.size()];
+        this.lanes = new Object[voices.size()];
+        for (int i = 0; i < wishes.length; i++) {
+            wishes[i] = new Wish();
+        }
+    }
+
+    /** Lays them over what lies below. */
+    void lay(Fixture fixture, Mode mode, List<Resolved> channels) {
+        if (enter(fixture)) {
+            for (int channel = 0; channel < channels.size(); channel++) {
+                int count = read(channel);
+                if (count > 0) {
+                    channels.set(channel, mixed(count, channels.get(channel)));
+                }
+            }
+        }
+    }
+
+    /**
+     * What one of them has brought each channel to, with what lies under it; null where it wants nothing.
+     *
+     * @param channels what lies below all of them
+     * @param shown whether only what is seen of it counts: what lies under another one is left out, intensity aside
+     */
+    FunctionValue[] standing(Voice voice, Fixture fixture, List<Resolved> channels, boolean shown) {
+        FunctionValue[] standing = new FunctionValue[channels.size()];
+        if (enter(fixture)) {
+            for (int channel = 0; channel < channels.size(); channel++) {
+                int count = read(channel);
+                for (int i = 0; i < count; i++) {
+                    boolean seen = i == count - 1 || !shown || intensity(count);
+                    if (seen && wishes[i].label.equals(voice.label())) {
+                        standing[channel] = alone(i, count, channels.get(channel));
+                    }
+                }
+            }
+        }
+        return standing;
+    }
+
+    private boolean enter(Fixture fixture) {
+        boolean any = false;
+        for (int i = 0; i < lanes.length; i++) {
+            lanes[i] = voices.get(i).lane(fixture.id(), now);
+            any |= lanes[i] != null;
+        }
+        return any;
+    }
+
+    /** Reads who wants something, in the order in which they were started. @return how many */
+    private int read(int channel) {
+        int count = 0;
+        for (int i = 0; i < lanes.length; i++) {
+            if (lanes[i] != null && voices.get(i).read(lanes[i], channel, now, wishes[count])) {
+                wishes[count].label = voices.get(i).label();
+                count++;
+            }
+        }
+        for (int i = 1; i < count; i++) {
+            for (int j = i; j > 0 && wishes[j].since < wishes[j - 1].since; j--) {
+                Wish later = wishes[j - 1];
+                wishes[j - 1] = wishes[j];
+                wishes[j] = later;
+            }
+        }
+        return count;
+    }
+
+    private Resolved mixed(int count, Resolved below) {
+        return intensity(count) ? highest(count, below) : latest(count, below);
+    }
+
+    private boolean intensity(int count) {
+        for (int i = 0; i < count; i++) {
+            if (!wishes[i].intensity()) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    private Resolved latest(int count, Resolved below) {
+        FunctionValue value = below.place();
+        for (int i = 0; i < count; i++) {
+            value = wishes[i].over(value);
+        }
+        Wish top = wishes[count - 1];
+        return new Resolved(value.function(), value.fraction(), top.source, top.label);
+    }
+
+    /** Home counts only where nobody says anything: what comes in begins at it, what goes out ends at it, else at no light. */
+    private Resolved highest(int count, Resolved below) {
+        double open = open(count, below);
+        double highest = -1;
+        int winner = 0;
+        for (int i = 0; i < count; i++) {
+            double light = wishes[i].light(open) * wishes[i].level;
+            if (light >= highest) {
+                highest = light;
+                winner = i;
+            }
+        }
+        FunctionValue place = wishes[winner].to == null ? wishes[winner].from : wishes[winner].to;
+        FunctionValue lit = FunctionValue.lit(place.function(), highest);
+        return new Resolved(lit.function(), lit.fraction(), wishes[winner].source, wishes[winner].label);
+    }
+
+    private double open(int count, Resolved below) {
+        for (int i = 0; i < count; i++) {
+            if (!wishes[i].open()) {
+                return 0;
+            }
+        }
+        return below.place().light();
+    }
+
+    private FunctionValue alone(int which, int count, Resolved below) {
+        if (intensity(count)) {
+            Wish own = wishes[which];
+            return FunctionValue.lit(
+                    (own.to == null ? own.from : own.to).function(), own.light(open(count, below)));
+        }
+        FunctionValue value = below.place();
+        for (int i = 0; i <= which; i++) {
+            value = wishes[i].over(value);
+        }
+        return value;
+    }
+}

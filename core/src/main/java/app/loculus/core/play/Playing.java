@@ -1,0 +1,510 @@
+package app.loculus.core.play;
+
+import app.loculus.core.look.Cue;
+import app.loculus.core.look.CueId;
+import app.loculus.core.look.CueList;
+import app.loculus.core.look.CueListId;
+import app.loculus.core.look.SubmasterId;
+import app.loculus.core.look.Taps;
+import app.loculus.core.patch.Fixture;
+import app.loculus.core.patch.FixtureId;
+import app.loculus.core.patch.UnitId;
+import app.loculus.core.profile.Attribute;
+import app.loculus.core.profile.FunctionValue;
+import app.loculus.core.profile.Mode;
+import app.loculus.core.selection.GroupId;
+import app.loculus.core.unit.Fraction;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalLong;
+import java.util.function.UnaryOperator;
+
+/**
+ * All that runs. Immutable: a press makes another one. What started by itself meanwhile did so at its very time, however
+ * late anybody looks, so that the same presses give the same frames.
+ *
+ * @param runs lists, cue by cue or as chases, in the order in which they were started
+ * @param master scales everything, 0 to 1
+ * @param blind whether working values are kept from the output
+ */
+public record Playing(
+        List<Run> runs, List<SubmasterVoice> submasters, List<GroupVoice> groups, double master, boolean blind) {
+
+    /** Nothing runs. */
+    public static final Playing NOTHING = new Playing(List.of(), List.of(), List.of(), 1, false);
+
+    public Playing {
+        runs = List.copyOf(runs);
+        submasters = List.copyOf(submasters);
+        groups = List.copyOf(groups);
+    }
+
+    /** After a press. @param at when, in microseconds; not before an earlier one */
+    public Playing after(Press press, long at, Repertoire repertoire) {
+        return press.on(at(at, repertoire), at, repertoire);
+    }
+
+    /** What runs at a time: cues that start by themselves have started, what was released and has arrived is gone. */
+    public Playing at(long now, Repertoire repertoire) {
+        Playing playing = this;
+        Optional<CueRun> due = playing.due(now);
+        while (due.isPresent()) {
+            CueRun run = due.get();
+            long when = run.clock().shownAt(run.follows().getAsLong());
+            playing = playing.onwards(run, 1, when, repertoire);
+            due = playing.due(now);
+        }
+        List<Run> left = playing.runs.stream()
+                .filter(r -> !(r.releasing() && r.clock().at(now) >= ((CueRun) r).ends()))
+                .toList();
+        return left.size() == playing.runs.size()
+                ? playing
+                : playing.with(left);
+    }
+
+    /** The list whose next cue should have started the longest ago. */
+    private Optional<CueRun> due(long now) {
+        CueRun first = null;
+        for (Run run : runs) {
+            if (run instanceof CueRun c
+                    && c.follows().isPresent()
+                    && !c.clock().paused()
+                    && c.clock().shownAt(c.follows().getAsLong()) <= now
+                    && (first == null
+                            || c.clock().shownAt(c.follows().getAsLong())
+                                    < first.clock().shownAt(first.follows().getAsLong()))) {
+                first = c;
+            }
+        }
+        return Optional.ofNullable(first);
+    }
+
+    /** When something changes by itself next: now while something moves, {@link Long#MAX_VALUE} when nothing does. */
+    public long next(long now) {
+        return runs.stream().mapToLong(r -> r.next(now)).min().orElse(Long.MAX_VALUE);
+    }
+
+    /** Whether something is elsewhere at one time than at the other, as long as nothing is pressed. */
+    public boolean moves(long from, long to) {
+        return runs.stream().anyMatch(r -> r.moves(from, to));
+    }
+
+    /** As a layer under the programmer. */
+    public PlayLayer layer(long now) {
+        return new PlayLayer(voices(), now);
+    }
+
+    private List<Voice> voices() {
+        List<Voice> all = new ArrayList<>(runs.size() + submasters.size() + groups.size());
+        all.addAll(runs);
+        all.addAll(submasters);
+        all.addAll(groups);
+        return all;
+    }
+
+    public boolean nothing() {
+        return runs.isEmpty() && submasters.isEmpty() && groups.isEmpty();
+    }
+
+    Optional<Run> run(CueListId list) {
+        return runs.stream().filter(r -> r.list().equals(list)).findFirst();
+    }
+
+    /** With a list as it is now, started last or where it was. */
+    private Playing with(Run run, boolean last) {
+        List<Run> all = new ArrayList<>(runs);
+        int at = -1;
+        for (int i = 0; i < all.size(); i++) {
+            at = all.get(i).list().equals(run.list()) ? i : at;
+        }
+        if (at >= 0 && !last) {
+            all.set(at, run);
+        } else {
+            all.removeIf(r -> r.list().equals(run.list()));
+            all.add(run);
+        }
+        return with(all);
+    }
+
+    private Playing with(List<Run> others) {
+        return new Playing(others, submasters, groups, master, blind);
+    }
+
+    private Playing without(CueListId list) {
+        return with(runs.stream().filter(r -> !r.list().equals(list)).toList());
+    }
+
+    private Playing changing(CueListId list, UnaryOperator<Run> how) {
+        return run(list).map(r -> with(how.apply(r), false)).orElse(this);
+    }
+
+    Playing go(CueListId id, long at, Repertoire repertoire) {
+        CueList list = repertoire.list(id).orElse(null);
+        if (list == null || repertoire.cues(id).isEmpty()) {
+            return this;
+        }
+        Optional<Run> run = run(id);
+        if (run.filter(r -> r.clock().paused()).isPresent()) {
+            return changing(id, r -> r.clocked(r.clock().going(at)));
+        }
+        if (list.chase()) {
+            return run.filter(r -> r instanceof ChaseRun).isPresent() ? this : with(chase(list, 0, at, repertoire), true);
+        }
+        return run.filter(r -> r instanceof CueRun && !r.releasing())
+                .map(r -> onwards((CueRun) r, 1, at, repertoire))
+                .orElseGet(() -> come(list, 0, at, repertoire));
+    }
+
+    Playing back(CueListId id, long at, Repertoire repertoire) {
+        Optional<Run> run = run(id);
+        if (run.orElse(null) instanceof ChaseRun chase) {
+            int before = Math.floorMod(chase.stepAt(at) - 1, chase.steps().size());
+            return sent(chase, before, at, repertoire);
+        }
+        return run.map(r -> onwards((CueRun) r, -1, at, repertoire)).orElse(this);
+    }
+
+    /** To a neighbour of the cue a list stands at; nowhere when there is none. */
+    private Playing onwards(CueRun run, int by, long at, Repertoire repertoire) {
+        CueList list = repertoire.list(run.list()).orElse(null);
+        List<Cue> cues = repertoire.cues(run.list());
+        int next = index(run.at(), cues, by);
+        return list == null || next < 0 || next >= cues.size()
+                ? with(stopped(run), false)
+                : come(list, next, at, repertoire);
+    }
+
+    private static CueRun stopped(CueRun run) {
+        return new CueRun(
+                run.list(),
+                run.label(),
+                run.clock(),
+                run.level(),
+                run.at(),
+                run.began(),
+                OptionalLong.empty(),
+                run.tracks(),
+                run.ends(),
+                run.releasing());
+    }
+
+    /** A cue that is gone stands between its neighbours. */
+    private static int index(CueRun.At at, List<Cue> cues, int by) {
+        for (int i = 0; i < cues.size(); i++) {
+            if (cues.get(i).id().equals(at.cue())) {
+                return i + by;
+            }
+        }
+        int before = (int) cues.stream()
+                .filter(c -> c.number().compareTo(at.number()) < 0)
+                .count();
+        return by > 0 ? before : before + by;
+    }
+
+    Playing jump(CueListId id, CueId cue, long at, Repertoire repertoire) {
+        CueList list = repertoire.list(id).orElse(null);
+        int index = repertoire.cues(id).stream().map(Cue::id).toList().indexOf(cue);
+        if (list == null || index < 0) {
+            return this;
+        }
+        if (!list.chase()) {
+            return come(list, index, at, repertoire);
+        }
+        return run(id).orElse(null) instanceof ChaseRun chase
+                ? sent(chase, index, at, repertoire)
+                : with(chase(list, index, at, repertoire), true);
+    }
+
+    private Playing come(CueList list, int index, long at, Repertoire repertoire) {
+        Cue cue = repertoire.cues(list.id()).get(index);
+        Run before = run(list.id()).orElse(null);
+        Clockwork clock = before == null ? Clockwork.GOING : before.clock().going(at);
+        long own = clock.at(at);
+        Map<FixtureId, Track[]> tracks = new Fading(repertoire, voices(), before, own, at).to(list, index);
+        OptionalLong follows = cue.next().byItself()
+                ? OptionalLong.of(own + cue.next().millisAfterBegin(cue.timing().length()) * 1000)
+                : OptionalLong.empty();
+        return with(
+                new CueRun(
+                        list.id(),
+                        label(list),
+                        clock,
+                        before == null ? 1 : before.level(),
+                        new CueRun.At(cue.id(), cue.number()),
+                        own,
+                        follows,
+                        tracks,
+                        CueRun.last(tracks),
+                        false),
+                true);
+    }
+
+    static String label(CueList list) {
+        return "list " + list.number();
+    }
+
+    private ChaseRun chase(CueList list, int index, long at, Repertoire repertoire) {
+        Run before = run(list.id()).orElse(null);
+        ChaseRun fresh = new ChaseRun(
+                list.id(),
+                label(list),
+                before == null ? Clockwork.GOING : before.clock().going(at),
+                before == null ? 1 : before.level(),
+                at,
+                list.tempo(),
+                new ChaseRun.Place(0, 0, 0, Map.of(), 0),
+                steps(list, repertoire),
+                Taps.NONE);
+        return before == null && index == 0 ? begun(fresh, at) : landed(fresh, before, index, at, repertoire);
+    }
+
+    private static ChaseRun begun(ChaseRun chase, long at) {
+        return chase.placed(new ChaseRun.Place(chase.clock().at(at), 0, 0, Map.of(), 0));
+    }
+
+    private static List<ChaseRun.Step> steps(CueList list, Repertoire repertoire) {
+        List<Cue> cues = repertoire.cues(list.id());
+        List<ChaseRun.Step> steps = new ArrayList<>();
+        for (int i = 0; i < cues.size(); i++) {
+            steps.add(new ChaseRun.Step(cues.get(i).id(), repertoire.state(list, i)));
+        }
+        return List.copyOf(steps);
+    }
+
+    private Playing sent(ChaseRun chase, int index, long at, Repertoire repertoire) {
+        return with(landed(chase, chase, index, at, repertoire), false);
+    }
+
+    /** At the beginning of a step, coming in over what stands now. */
+    private ChaseRun landed(ChaseRun chase, Voice before, int index, long at, Repertoire repertoire) {
+        Fading fading = new Fading(repertoire, voices(), before, 0, at);
+        Map<FixtureId, FunctionValue[]> from = new HashMap<>();
+        if (before != null) {
+            before.fixtures()
+                    .forEach(f -> Optional.ofNullable(fading.standing(f, false)).ifPresent(v -> from.put(f, v)));
+        }
+        long k = new app.loculus.core.look.Round(
+                        chase.steps().size(), chase.tempo().direction(), chase.tempo().seed())
+                .when(index, 0);
+        return chase.placed(new ChaseRun.Place(chase.clock().at(at), 0, k, from, 0));
+    }
+
+    Playing pause(CueListId list, long at) {
+        return changing(list, r -> r.clocked(r.clock().turned(at)));
+    }
+
+    Playing release(CueListId id, long at, Repertoire repertoire) {
+        Run run = run(id).orElse(null);
+        if (run == null || run.releasing()) {
+            return this;
+        }
+        CueList list = repertoire.list(id).orElse(null);
+        if (list == null) {
+            return without(id);
+        }
+        Clockwork clock = run.clock().going(at);
+        long own = clock.at(at);
+        long since = run instanceof ChaseRun chase ? chase.since() : at;
+        Map<FixtureId, Track[]> tracks =
+                new Fading(repertoire, voices(), run, own, at).away(list.release(), since);
+        CueRun.At where = run instanceof CueRun c
+                ? c.at()
+                : at(((ChaseRun) run).steps().get(((ChaseRun) run).stepAt(at)).cue(), repertoire.cues(id));
+        return with(
+                new CueRun(
+                        id,
+                        run.label(),
+                        clock,
+                        run.level(),
+                        where,
+                        own,
+                        OptionalLong.empty(),
+                        tracks,
+                        own + list.release().micros(),
+                        true),
+                false);
+    }
+
+    private static CueRun.At at(CueId cue, List<Cue> cues) {
+        return cues.stream()
+                .filter(c -> c.id().equals(cue))
+                .findFirst()
+                .map(c -> new CueRun.At(c.id(), c.number()))
+                .orElseGet(() -> new CueRun.At(cue, app.loculus.core.look.CueNumber.of(1)));
+    }
+
+    Playing releaseAll(long at, Repertoire repertoire) {
+        Playing all = this;
+        for (Run run : runs) {
+            all = all.release(run.list(), at, repertoire);
+        }
+        return new Playing(all.runs, List.of(), List.of(), all.master, blind);
+    }
+
+    Playing level(CueListId list, Fraction level) {
+        return changing(list, r -> r.level(level.value()));
+    }
+
+    Playing rate(CueListId list, double rate, long at) {
+        return changing(list, r -> r instanceof ChaseRun chase ? chase.rate(rate, at) : r);
+    }
+
+    Playing tap(CueListId list, long at) {
+        return changing(list, r -> {
+            if (!(r instanceof ChaseRun chase)) {
+                return r;
+            }
+            Taps taps = chase.taps().tapped(at);
+            ChaseRun tapped = chase.tapped(taps);
+            return taps.rate().map(rate -> tapped.rate(rate, at)).orElse(tapped);
+        });
+    }
+
+    Playing submaster(SubmasterId id, Fraction level, long at) {
+        return under(id, level.value(), found(id).map(SubmasterVoice::flashed).orElse(false), at);
+    }
+
+    Playing flash(SubmasterId id, boolean held, long at) {
+        return under(id, found(id).map(SubmasterVoice::level).orElse(0.0), held, at);
+    }
+
+    private Optional<SubmasterVoice> found(SubmasterId id) {
+        return submasters.stream().filter(s -> s.submaster().equals(id)).findFirst();
+    }
+
+    /** It is laid out by {@link #on}, as everything is. */
+    private Playing under(SubmasterId id, double level, boolean flashed, long at) {
+        List<SubmasterVoice> all = new ArrayList<>(submasters);
+        Optional<SubmasterVoice> before = found(id);
+        all.removeIf(s -> s.submaster().equals(id));
+        if (level > 0 || flashed) {
+            all.add(new SubmasterVoice(
+                    id,
+                    before.map(SubmasterVoice::label).orElse(""),
+                    level,
+                    flashed,
+                    before.map(SubmasterVoice::since).orElse(at),
+                    before.map(SubmasterVoice::placed).orElse(Map.of())));
+        }
+        return new Playing(runs, all, groups, master, blind);
+    }
+
+    Playing group(GroupId id, Fraction level, long at, Repertoire repertoire) {
+        List<GroupVoice> all = new ArrayList<>(groups);
+        all.removeIf(g -> g.group().equals(id));
+        if (level.value() > 0) {
+            all.add(new GroupVoice(id, "group fader", level.value(), at, Map.of()));
+        }
+        return new Playing(runs, submasters, all, master, blind).on(repertoire, at);
+    }
+
+    Playing master(Fraction level) {
+        return new Playing(runs, submasters, groups, level.value(), blind);
+    }
+
+    public Playing blind(boolean on) {
+        return new Playing(runs, submasters, groups, master, on);
+    }
+
+    /**
+     * The same with the show as it is now: what is referred to, and what cues hold, counts as it is today. What has gone
+     * stops.
+     */
+    public Playing on(Repertoire repertoire, long now) {
+        List<Run> standing = new ArrayList<>();
+        runs.forEach(r -> today(r, repertoire, now).ifPresent(standing::add));
+        List<SubmasterVoice> subs = new ArrayList<>();
+        submasters.forEach(s -> repertoire
+                .submaster(s.submaster())
+                .ifPresent(m -> subs.add(s.holding(repertoire.placed(m.look()), "submaster " + m.number()))));
+        List<GroupVoice> faders = groups.stream()
+                .map(g -> new GroupVoice(g.group(), g.label(), g.level(), g.since(), dimmers(g.group(), repertoire)))
+                .filter(g -> !g.dimmers().isEmpty())
+                .toList();
+        return new Playing(standing, subs, faders, master, blind);
+    }
+
+    private static Map<FixtureId, FunctionValue[]> dimmers(GroupId group, Repertoire repertoire) {
+        Map<FixtureId, FunctionValue[]> all = new LinkedHashMap<>();
+        for (UnitId unit : repertoire.members(group)) {
+            Fixture fixture = repertoire.patch().find(unit.fixture()).orElse(null);
+            if (fixture != null) {
+                Mode mode = repertoire.patch().modeOf(fixture);
+                FunctionValue[] full = all.computeIfAbsent(
+                        fixture.id(), f -> new FunctionValue[mode.channels().size()]);
+                mode.homesOf(unit.cell(), Attribute.DIMMER)
+                        .forEach(cell -> mode.parameter(cell, Attribute.DIMMER)
+                                .ifPresent(p -> full[p.channel()] = FunctionValue.lit(p.function(), 1)));
+            }
+        }
+        return all;
+    }
+
+    private Optional<Run> today(Run run, Repertoire repertoire, long now) {
+        CueList list = repertoire.list(run.list()).orElse(null);
+        List<Cue> cues = repertoire.cues(run.list());
+        if (list == null || cues.isEmpty() && !run.releasing()) {
+            return Optional.empty();
+        }
+        if (run instanceof ChaseRun chase) {
+            return Optional.of(list.chase() ? today(chase, list, repertoire, now) : cue(chase, list, repertoire, now));
+        }
+        CueRun cue = (CueRun) run;
+        if (cue.releasing()) {
+            return Optional.of(cue);
+        }
+        return Optional.of(list.chase() ? chase(list, place(cue, cues), now, repertoire) : today(cue, list, repertoire));
+    }
+
+    private static int place(CueRun run, List<Cue> cues) {
+        return Math.max(0, Math.min(cues.size() - 1, index(run.at(), cues, 0)));
+    }
+
+    private static CueRun today(CueRun run, CueList list, Repertoire repertoire) {
+        List<Cue> cues = repertoire.cues(list.id());
+        int index = index(run.at(), cues, 0);
+        boolean there = index >= 0 && index < cues.size() && cues.get(index).id().equals(run.at().cue());
+        int state = there ? index : index(run.at(), cues, 1) - 1;
+        Map<FixtureId, Repertoire.Aim[]> aims =
+                state < 0 || list.join() == CueList.Join.STANDING_ALONE && !there
+                        ? Map.of()
+                        : repertoire.state(list, state);
+        return run.holding(new Rebinding(repertoire.patch(), run).to(aims), label(list));
+    }
+
+    private static ChaseRun today(ChaseRun chase, CueList list, Repertoire repertoire, long now) {
+        List<ChaseRun.Step> steps = steps(list, repertoire);
+        int stood = chase.stepAt(now);
+        CueId cue = chase.steps().get(stood).cue();
+        int stands = Math.max(0, steps.stream().map(ChaseRun.Step::cue).toList().indexOf(cue));
+        boolean turned = !list.tempo().direction().equals(chase.tempo().direction())
+                || list.tempo().seed() != chase.tempo().seed()
+                || steps.size() != chase.steps().size()
+                || stands != stood;
+        ChaseRun next = chase.holding(steps, label(list))
+                .at(list.tempo().rate(chase.tempo().rate()));
+        if (!turned) {
+            return next;
+        }
+        // The same step again, as far on as it was.
+        double position = chase.position(now);
+        double f = position - Math.floor(position);
+        long k = new app.loculus.core.look.Round(
+                        steps.size(), next.tempo().direction(), next.tempo().seed())
+                .when(stands, steps.size() > 1 ? 1 : 0);
+        return next.placed(
+                new ChaseRun.Place(chase.clock().at(now), f, k, Map.of(), Long.MIN_VALUE));
+    }
+
+    /** A chase that is a list again stays where it is. */
+    private CueRun cue(ChaseRun chase, CueList list, Repertoire repertoire, long now) {
+        List<Cue> cues = repertoire.cues(list.id());
+        CueId stood = chase.steps().get(chase.stepAt(now)).cue();
+        int index = Math.max(0, cues.stream().map(Cue::id).toList().indexOf(stood));
+        return (CueRun) come(list, index, now, repertoire).run(list.id()).orElseThrow();
+    }
+}

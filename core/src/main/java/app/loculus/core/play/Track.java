@@ -1,0 +1,62 @@
+package app.loculus.core.play;
+
+import app.loculus.core.look.CueId;
+import app.loculus.core.profile.FunctionValue;
+import app.loculus.core.resolve.Source;
+
+/**
+ * One channel on its way within a list.
+ *
+ * @param from where it was when it was pressed; null: what lies below
+ * @param to where it goes; null: to what lies below
+ * @param start in the list's own time
+ * @param snaps whether it jumps when the wait is over
+ * @param since when it was started, by the clock of all
+ * @param by the cue that says so; null on the way to what lies below
+ */
+record Track(
+        FunctionValue from,
+        FunctionValue to,
+        long start,
+        long delay,
+        long time,
+        boolean snaps,
+        long since,
+        CueId by,
+        Source source) {
+
+    long ends() {
+        return start + delay + (snaps ? 0 : time);
+    }
+
+    void read(long own, double level, Wish into) {
+        into.from = from;
+        into.to = to;
+        into.level = level;
+        into.since = since;
+        into.source = source;
+        long moved = own - start - delay;
+        into.share = moved < 0 ? -1 : snaps || moved >= time ? 1 : (double) moved / time;
+    }
+
+    /** Gone to what lies below: it says nothing any more. */
+    boolean over(long own) {
+        return to == null && own >= ends();
+    }
+
+    /** The same with another goal: what it refers to has changed. */
+    Track to(Placed goal, CueId now) {
+        return goal.place().equals(to) && now.equals(by) && goal.source().equals(source)
+                ? this
+                : new Track(
+                        from,
+                        goal.place(),
+                        start,
+                        delay,
+                        time,
+                        snaps || goal.snaps(),
+                        since,
+                        now,
+                        goal.source());
+    }
+}

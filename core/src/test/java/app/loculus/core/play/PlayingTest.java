@@ -1,0 +1,300 @@
+package app.loculus.core.play;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import app.loculus.core.Rig;
+import app.loculus.core.dmx.FrameRenderer;
+import app.loculus.core.show.Show;
+import java.util.Random;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+
+class PlayingTest {
+
+    /** Four dimmers at slots 1 to 4. */
+    private static Show dimmers(String... lines) {
+        return Rig.of(Rig.DIMMER, lines);
+    }
+
+    private static Show threeCues() {
+        return dimmers(
+                "1 at 100", "record cue 1 in 0", "clear all",
+                "1 at 40", "record cue 2 in 4 out 4", "clear all",
+                "1 at 80", "record cue 3 in 3", "clear all");
+    }
+
+    @Test
+    void a_press_in_the_middle_of_a_fade_goes_on_from_where_it_is() {
+        Stage stage = new Stage(threeCues()).press(0, "go").press(10, "go");
+        assertThat(stage.percent(10, 1)).isEqualTo(100);
+        assertThat(stage.percent(11, 1)).isEqualTo(85);
+        assertThat(stage.percent(12, 1)).isEqualTo(70);
+        stage.press(12, "go");
+        assertThat(stage.percent(12, 1)).as("no jump").isEqualTo(70);
+        assertThat(stage.percent(13.5, 1)).isEqualTo(75);
+        assertThat(stage.slots(15, 1, 1)[0]).as("its end is exact").isEqualTo(204);
+    }
+
+    @Test
+    void what_is_not_set_is_carried_on_or_falls_out_where_cues_stand_alone() {
+        Show show = dimmers(
+                "1 at 100", "record cue 1 in 0", "clear all", "2 at 60", "record cue 2 in 2", "clear all");
+        Stage carrying = new Stage(show).press(0, "go").press(1, "go");
+        assertThat(carrying.slots(3, 1, 2)).containsExactly(255, 153);
+        Stage alone = new Stage(Rig.after(show, "list 1 standing alone")).press(0, "go").press(1, "go");
+        assertThat(alone.percent(2, 1)).as("on its way out").isEqualTo(50);
+        assertThat(alone.slots(3, 1, 2)).containsExactly(0, 153);
+    }
+
+    @Test
+    void jumping_to_a_cue_is_playing_to_it() {
+        Show show = dimmers(
+                "1 thru 4 at 20", "record cue 1 in 1", "clear all",
+                "2 at 50", "record cue 2 in 2", "clear all",
+                "3 at 90", "record cue 3 in 1 wait 1", "clear all",
+                "1 at out", "record cue 4 out 3", "clear all");
+        Stage played = new Stage(show).press(0, "go").press(.3, "go").press(.6, "go").press(.9, "go");
+        Stage jumped = new Stage(show).press(0, "jump to cue 4");
+        assertThat(played.slots(20, 1, 4)).containsExactly(jumped.slots(20, 1, 4));
+        assertThat(jumped.press(20, "jump to cue 2").slots(30, 1, 4)).containsExactly(51, 128, 51, 51);
+        assertThat(jumped.press(30, "back").slots(40, 1, 4)).containsExactly(51, 51, 51, 51);
+    }
+
+    @Test
+    void between_lists_the_highest_counts_for_intensity_and_the_latest_for_the_rest() {
+        Show show = Rig.of(
+                Rig.WASH,
+                "1 at 80 pan at -100", "record cue 1", "clear all",
+                "list 2 \"Other\"", "1 at 50 pan at 90", "record cue 1 of list 2", "clear all");
+        Stage stage = new Stage(show).press(0, "go list 1").press(1, "go list 2");
+        assertThat(level(stage, 2)).isCloseTo(.8, within(1e-4));
+        assertThat(pan(stage, 2)).isCloseTo(90, within(.01));
+        stage.press(3, "go list 1").press(3, "jump to cue 1 of list 1");
+        assertThat(pan(stage, 4)).as("the latest").isCloseTo(-100, within(.01));
+        stage.press(5, "release list 1");
+        assertThat(pan(stage, 6)).as("half way back to what lies below").isCloseTo(-5, within(.1));
+        assertThat(pan(stage, 8)).isCloseTo(90, within(.01));
+        assertThat(level(stage, 8)).isCloseTo(.5, within(1e-4));
+    }
+
+    private static double pan(Stage stage, double at) {
+        int[] slots = stage.slots(at, 1, 2);
+        return (slots[0] * 256 + slots[1]) / 65535.0 * 540 - 270;
+    }
+
+    private static double level(Stage stage, double at) {
+        int[] slots = stage.slots(at, 5, 2);
+        return (slots[0] * 256 + slots[1]) / 65535.0;
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"1 2", "2 1"})
+    void two_lists_released_in_any_order_end_at_what_lies_below(String order) {
+        Show show = Rig.of(
+                Rig.WASH,
+                "1 + 2 at 80 pan at -100", "record cue 1", "clear all",
+                "list 2 \"Other\"", "1 at 50 pan at 90", "record cue 1 of list 2", "clear all");
+        Stage stage = new Stage(show).press(0, "go list 1").press(1, "go list 2");
+        double at = 2;
+        for (String list : order.split(" ")) {
+            stage.press(at, "release list " + list);
+            at += .7;
+        }
+        assertThat(stage.frames(10)).isEqualTo(new Stage(show).frames(0));
+        assertThat(stage.playing(10).nothing()).isTrue();
+    }
+
+    @Test
+    void the_programmer_lies_above_and_blind_keeps_it_from_the_output() {
+        Stage stage = new Stage(dimmers("1 at 100", "record cue 1", "clear all", "1 + 2 at 30"))
+                .press(0, "go");
+        assertThat(stage.slots(1, 1, 2)).containsExactly(77, 77);
+        stage.press(1, "blind on");
+        assertThat(stage.slots(2, 1, 2)).containsExactly(255, 0);
+        stage.edit(2, "2 at 70");
+        assertThat(stage.slots(2, 1, 2)).containsExactly(255, 0);
+        stage.press(3, "blind off");
+        assertThat(stage.slots(3, 1, 2)).containsExactly(77, 179);
+    }
+
+    @Test
+    void a_list_has_a_level_and_so_has_everything() {
+        Stage stage = new Stage(dimmers("1 at 80", "record cue 1", "clear all", "2 at 100"))
+                .press(0, "go", "level list 1 at 50");
+        assertThat(stage.slots(1, 1, 2)).containsExactly(102, 255);
+        stage.press(2, "master at 50");
+        assertThat(stage.slots(3, 1, 2)).containsExactly(51, 128);
+    }
+
+    @Test
+    void pausing_holds_a_fade_and_going_on_finishes_it() {
+        Stage stage = new Stage(threeCues()).press(0, "go").press(10, "go").press(11, "pause");
+        assertThat(stage.percent(100, 1)).isEqualTo(85);
+        stage.press(100, "pause");
+        assertThat(stage.percent(101, 1)).isEqualTo(70);
+        assertThat(stage.percent(103, 1)).isEqualTo(40);
+    }
+
+    @Test
+    void a_cue_that_starts_by_itself_does_so_at_its_time_however_late_anybody_looks() {
+        Show show = Rig.after(
+                threeCues(), "cue 1 next 2 after begin", "cue 2 next 1 after end", "cue 3 wait 1");
+        Stage stage = new Stage(show).press(0, "go");
+        // Cue 2 at 2, its end at 6, cue 3 at 7, moving from 8 to 11.
+        assertThat(stage.percent(4, 1)).isEqualTo(70);
+        assertThat(stage.percent(7.9, 1)).isEqualTo(40);
+        assertThat(stage.percent(9.5, 1)).isEqualTo(60);
+        assertThat(stage.percent(1000, 1)).isEqualTo(80);
+        Stage looking = new Stage(show).press(0, "go");
+        for (double t = 0; t < 9.5; t += .0227) {
+            looking.frames(t);
+        }
+        assertThat(looking.frames(9.5)).isEqualTo(stage.frames(9.5));
+    }
+
+    @Test
+    void four_steps_as_a_chase_come_in_one_over_the_other() {
+        Show show = dimmers(
+                "1 at 100", "record cue 1", "clear all", "2 at 100", "record cue 2", "clear all",
+                "3 at 100", "record cue 3", "clear all", "4 at 100", "record cue 4", "clear all",
+                "list 1 as chase standing alone rate 60 crossfade 50");
+        Stage stage = new Stage(show).press(0, "go");
+        assertThat(stage.slots(2.25, 1, 4)).containsExactly(0, 128, 128, 0);
+        assertThat(stage.slots(2.75, 1, 4)).containsExactly(0, 0, 255, 0);
+        assertThat(stage.slots(4.75, 1, 4)).containsExactly(255, 0, 0, 0);
+        stage.press(5.1, "pause");
+        assertThat(stage.frames(50)).isEqualTo(stage.frames(5.1));
+        stage.press(50, "pause");
+        assertThat(stage.slots(50.65, 1, 4)).as("it kept its place").containsExactly(0, 255, 0, 0);
+        stage.press(51, "jump to cue 4");
+        assertThat(stage.slots(51.7, 1, 4)).containsExactly(0, 0, 0, 255);
+        assertThat(stage.slots(52.7, 1, 4)).as("and goes on from there").containsExactly(255, 0, 0, 0);
+        stage.press(53, "tempo list 1 at 120");
+        assertThat(stage.slots(53.4, 1, 4)).containsExactly(0, 255, 0, 0);
+        assertThat(stage.slots(53.9, 1, 4)).containsExactly(0, 0, 255, 0);
+    }
+
+    @Test
+    void a_chase_becomes_a_list_and_back_without_loss() {
+        Show show = dimmers(
+                "1 at 100", "record cue 1 in 3", "clear all", "2 at 100", "record cue 2 in 2", "clear all",
+                "list 1 as chase standing alone");
+        Show back = Rig.after(show, "list 1 as list", "list 1 as chase");
+        assertThat(back).isEqualTo(show);
+        Stage stage = new Stage(show).press(0, "go").edit(1.9, "list 1 as list");
+        assertThat(stage.slots(10, 1, 2)).as("it stays at its step").containsExactly(0, 255);
+        stage.press(10, "back");
+        assertThat(stage.slots(11.5, 1, 2)).as("cue 1 in three seconds").containsExactly(128, 128);
+    }
+
+    @Test
+    void a_submaster_scales_intensity_and_the_rest_stands_as_soon_as_it_leaves_nothing() {
+        Show show = Rig.of(Rig.WASH, "1 at 80 pan at 90", "record submaster 4 \"Gallery\"", "clear all");
+        Stage stage = new Stage(show).press(0, "submaster 4 at 50");
+        assertThat(level(stage, 1)).isCloseTo(.4, within(1e-4));
+        assertThat(pan(stage, 1)).isCloseTo(90, within(.01));
+        stage.press(2, "submaster 4 at out");
+        assertThat(stage.frames(3)).isEqualTo(new Stage(show).frames(0));
+    }
+
+    @Test
+    void a_group_fader_lies_over_what_lights_the_group() {
+        Show show = dimmers("1 + 2", "record group 7 \"Pair\"", "1 at 80", "record cue 1", "clear all");
+        Stage stage = new Stage(show).press(0, "go", "level group 7 at 50");
+        assertThat(stage.slots(1, 1, 3)).containsExactly(204, 128, 0);
+        stage.edit(2, "edit group 7 + 3");
+        assertThat(stage.slots(2, 1, 3)).as("who is in it now").containsExactly(204, 128, 128);
+    }
+
+    @Test
+    void a_palette_that_changes_is_followed_while_it_fades() {
+        Show show = dimmers(
+                "1 at 100", "record intensity 5", "clear all", "1 intensity 5", "record cue 1 in 4", "clear all");
+        Stage stage = new Stage(show).press(0, "go");
+        assertThat(stage.percent(2, 1)).isEqualTo(50);
+        stage.edit(2, "1 at 60", "record intensity 5 replace", "clear all");
+        assertThat(stage.percent(2, 1)).isEqualTo(30);
+        assertThat(stage.percent(5, 1)).isEqualTo(60);
+    }
+
+    @Test
+    void a_palette_has_a_time_of_its_own() {
+        Show show = dimmers(
+                "1 at 100", "record intensity 5", "clear all", "time intensity 5 at 2", "1 intensity 5",
+                "record cue 1", "clear all");
+        Stage stage = new Stage(show).press(0, "go");
+        assertThat(stage.percent(1, 1)).isEqualTo(50);
+        assertThat(new Stage(Rig.after(show, "cue 1 in 0")).press(0, "go").percent(0, 1))
+                .as("a time of the cue goes before it")
+                .isEqualTo(100);
+    }
+
+    @Test
+    void wheels_jump_when_the_wait_is_over() {
+        Show show = Rig.of(
+                Rig.BEAM, "1 at 100", "record cue 1", "clear all",
+                "1 Color1 at \"" + wheelSlot() + "\"", "record cue 2 in 4 wait 1", "clear all");
+        Stage stage = new Stage(show).press(0, "go").press(1, "go");
+        int before = stage.slots(1.9, 2, 1)[0];
+        int after = stage.slots(2.01, 2, 1)[0];
+        assertThat(before).isEqualTo(stage.slots(.5, 2, 1)[0]);
+        assertThat(after).isNotEqualTo(before).isEqualTo(stage.slots(9, 2, 1)[0]);
+    }
+
+    private static String wheelSlot() {
+        return Rig.BEAM.modes().get(0).channels().get(1).functions().get(0).ranges().get(2).name();
+    }
+
+    @Test
+    void cues_that_are_edited_deleted_and_moved_while_they_play() {
+        Stage stage = new Stage(threeCues()).press(0, "jump to cue 2");
+        stage.edit(10, "1 at 10", "update cue 2");
+        assertThat(stage.percent(10, 1)).as("it is followed at once").isEqualTo(10);
+        stage.edit(11, "delete cue 2");
+        assertThat(stage.percent(11, 1)).as("what was before it carries on").isEqualTo(100);
+        stage.press(12, "go");
+        assertThat(stage.percent(20, 1)).as("the one behind it").isEqualTo(80);
+        stage.edit(20, "delete list 1");
+        assertThat(stage.percent(20, 1)).isZero();
+    }
+
+    @ParameterizedTest
+    @ValueSource(ints = {1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12, 13, 14, 15, 16, 17, 18, 19, 20})
+    void whatever_is_pressed_no_fade_jumps_and_the_same_presses_give_the_same_frames(int seed) {
+        Random random = new Random(seed);
+        Show show = dimmers(
+                "1 thru 4 at 20 thru 100", "record cue 1 in 2", "clear all",
+                "1 at 100", "record cue 2 in 2 out 3", "clear all",
+                "2 thru 4 at 70 thru 0", "record cue 3 in 2.5 out 2 wait 0.2", "clear all",
+                "list 2 \"Other\"", "1 + 3 at 60", "record cue 1 of list 2 in 2", "clear all",
+                "2 at 90", "record cue 2 of list 2 in 3 out 2", "clear all",
+                random.nextBoolean() ? "list 1 standing alone" : "list 1 carrying on");
+        String[] lines = {
+            "go", "go list 2", "back", "jump to cue 1", "jump to cue 3", "release list 1", "release list 2", "pause",
+            "release everything"
+        };
+        Stage one = new Stage(show);
+        Stage other = new Stage(show);
+        FrameRenderer incremental = new FrameRenderer();
+        int[] before = one.slots(0, 1, 4);
+        double at = 0;
+        for (int i = 0; i < 400; i++) {
+            at = i * .025;
+            if (random.nextInt(12) == 0) {
+                String line = lines[random.nextInt(lines.length)];
+                one.press(at, line);
+                other.press(at, line);
+            }
+            int[] now = one.slots(at, 1, 4);
+            for (int slot = 0; slot < 4; slot++) {
+                // The steepest is all of it in two seconds.
+                assertThat(Math.abs(now[slot] - before[slot])).as("at %s", at).isLessThanOrEqualTo(7);
+            }
+            before = now;
+            assertThat(incremental.update(one.scene(at))).as("at %s", at).isEqualTo(one.frames(at));
+        }
+        assertThat(other.frames(at)).as("without looking in between").isEqualTo(one.frames(at));
+    }
+}

@@ -1,0 +1,193 @@
+package app.loculus.core.show;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import app.loculus.core.Rig;
+import app.loculus.core.look.Cue;
+import app.loculus.core.look.CueList;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+
+class LooksTest {
+
+    /** Washes 1 to 4 with a colour and a position. */
+    private static Show washes(String... lines) {
+        return Rig.after(
+                Rig.of(
+                        Rig.WASH,
+                        "1 thru 4 colour xy 0.5, 0.4",
+                        "record colour 12 \"Verdigris\"",
+                        "clear all",
+                        "1 thru 4 pan at -40 thru 40 tilt at 20",
+                        "record position 3 \"Slip\"",
+                        "clear all"),
+                lines);
+    }
+
+    private static List<String> cues(Show show) {
+        return show.cues(show.lists().get(0).id()).stream().map(Cue::toString).toList();
+    }
+
+    @Test
+    void a_look_is_recorded_from_what_is_touched_and_keeps_what_it_follows() {
+        Show show = washes("1 + 2 at 80 colour 12 zoom at 20");
+        Outcome recorded = Rig.say(show, "record cue \"House half\" in 3 out 5 rest 4 wait 1");
+        assertThat(recorded.words())
+                .containsExactly(
+                        "Records cue 1 “House half” of list 1 “Main”: 2 units, what is touched",
+                        "2 × Wash: 12 added",
+                        "2 of 2 units hold plain values",
+                        "Sets cue 1 “House half” of list 1 “Main”: in 3 out 5 rest 4 wait 1");
+        Show after = recorded.show();
+        assertThat(after.look(after.cues(after.lists().get(0).id()).get(0).look()).followed()).hasSize(1);
+        assertThat(after.with(recorded.delta().reversed())).isEqualTo(show);
+    }
+
+    @Test
+    void kinds_and_attributes_narrow_what_is_taken() {
+        Show show = washes("1 at 80 colour 12 zoom at 20");
+        assertThat(Rig.say(show, "record look 7 \"Only colour\" with colour").words().get(1))
+                .isEqualTo("1 × Wash: 4 added");
+        assertThat(Rig.say(show, "record look only zoom").words().get(1)).isEqualTo("1 × Wash: 1 added");
+        assertThat(Rig.say(show, "record look without zoom, dimmer").words().get(1))
+                .isEqualTo("1 × Wash: 4 added");
+        assertThat(Rig.say(show, "record submaster 4 \"Gallery\"").words().get(0))
+                .isEqualTo("Records submaster 4 “Gallery”: 1 unit, what is touched");
+    }
+
+    @Test
+    void all_that_is_not_at_home_is_more_than_what_is_touched() {
+        Show show = washes("1 at 80 colour 12", "record cue 1", "clear all", "3 at 40");
+        app.loculus.core.play.Playing playing = app.loculus.core.play.Playing.NOTHING.after(
+                new app.loculus.core.play.Press.Go(show.lists().get(0).id()), 0, show.repertoire());
+        Show played = show.playing(List.of(playing.layer(1)));
+        Outcome all = Rig.say(played, "record cue 2 all");
+        assertThat(all.words().get(0)).isEqualTo("Records cue 2 of list 1 “Main”: 2 units, all that is not at home");
+        assertThat(all.show()
+                        .look(all.show().cues(show.lists().get(0).id()).get(1).look())
+                        .followed())
+                .as("what a cue follows is followed")
+                .hasSize(1);
+        assertThat(Rig.say(played, "record cue 2").words().get(0)).contains("1 unit, what is touched");
+    }
+
+    @Test
+    void what_is_there_already_is_merged_or_replaced_and_never_by_accident() {
+        Show show = washes("1 at 80 zoom at 20", "record cue 1", "clear all", "1 + 2 at 60");
+        Outcome refused = Rig.say(show, "record cue 1");
+        assertThat(refused.problems().get(0).waysOut())
+                .extracting(w -> w.words())
+                .containsExactly("Merge: 2 × Wash: 1 added, 1 changed", "Replace: 2 × Wash: 1 added, 1 changed, 1 taken out");
+        String line = refused.problems().get(0).waysOut().get(0).line().orElseThrow();
+        assertThat(Rig.say(show, line).words()).startsWith("Merges into cue 1 of list 1 “Main”");
+        Show replaced = Rig.after(show, "record cue 1 \"New\" replace");
+        assertThat(cues(replaced)).containsExactly("cue 1 “New”");
+        Outcome out = Rig.say(replaced, "take out 2 from cue 1");
+        assertThat(out.words()).containsExactly("Takes out of cue 1 “New” of list 1 “Main”: 1 × Wash: 1 taken out");
+    }
+
+    @Test
+    void cues_are_moved_with_the_renumbering_told() {
+        Show show = washes(
+                "1 at 10", "record cue 1 \"A\"", "record cue 2 \"B\"", "record cue 2.001 \"C\"", "record cue 4 \"D\"");
+        Outcome between = Rig.say(show, "move cue 4 before 2");
+        assertThat(between.words()).containsExactly("Cue 4 becomes cue 1.5 “D”, before cue 2 “B”");
+        Outcome tight = Rig.say(show, "move cue 4 before 2.001");
+        assertThat(tight.words())
+                .containsExactly("Cue 4 comes before; renumbered: 4 → 2.001, 2.001 → 2.002");
+        assertThat(cues(tight.show())).containsExactly("cue 1 “A”", "cue 2 “B”", "cue 2.001 “D”", "cue 2.002 “C”");
+        assertThat(cues(Rig.after(tight.show(), "renumber cues from 10 by 5")))
+                .containsExactly("cue 10 “A”", "cue 15 “B”", "cue 20 “D”", "cue 25 “C”");
+        assertThat(Rig.say(show, "move cue 4 to 2").refused()).isTrue();
+    }
+
+    @Test
+    void cues_are_copied_split_and_deleted() {
+        Show show = washes("1 + 2 at 80 colour 12", "record cue 1 \"A\" in 5 rest 2", "clear all");
+        Show copied = Rig.after(show, "copy cue 1 to cue 3");
+        assertThat(copied.cues(copied.lists().get(0).id()).get(1).timing().toString()).isEqualTo("in 5 rest 2");
+        Outcome split = Rig.say(copied, "split cue 1 with colour");
+        assertThat(split.words()).containsExactly("Splits cue 1 “A”: 2 × Wash: 8 added to cue 1.1, which starts with it");
+        assertThat(split.show().cues(show.lists().get(0).id()).get(0).next().toString())
+                .isEqualTo("next 0 after begin");
+        assertThat(Rig.say(copied, "split cue 1 with shape").refused()).isTrue();
+        Outcome gone = Rig.say(split.show(), "delete cue 1 thru 2");
+        assertThat(gone.words()).containsExactly("Deletes 2 cues of list 1 “Main”");
+        Show carried = Rig.after(copied, "1 at 5", "record cue 2", "delete cue 3", "clear all");
+        assertThat(Rig.say(carried, "delete cue 1").words().get(1)).isEqualTo("Carried on so far, and no longer: in 2");
+        assertThat(gone.show().all(PartKinds.LOOKS)).as("what they held is gone").hasSize(1);
+        assertThat(gone.show().with(gone.delta().reversed())).isEqualTo(split.show());
+    }
+
+    @Test
+    void a_look_is_opened_changed_and_put_back_and_who_carries_it_on_is_told() {
+        Show show = washes(
+                "1 at 80 colour 12", "record cue 1", "clear all", "2 at 40", "record cue 2", "clear all",
+                "1 at 20", "record cue 3", "clear all", "3 at 70");
+        Outcome opened = Rig.say(show, "open cue 1");
+        assertThat(opened.words())
+                .containsExactly(
+                        "Opens cue 1 of list 1 “Main”: 1 unit in hand to be changed and put back",
+                        "Working values of 1 unit are cleared for it");
+        Outcome back = Rig.say(Rig.after(opened.show(), "1 at 60"), "update cue 1");
+        assertThat(back.words())
+                .startsWith(
+                        "Puts back cue 1 of list 1 “Main”: 1 × Wash: 1 changed", "1 cue behind carries it on: 2");
+        assertThat(back.show().programmer().values()).isEmpty();
+        Show closed = Rig.after(opened.show(), "1 at 60", "close look");
+        assertThat(closed.all(PartKinds.LOOKS)).isEqualTo(show.all(PartKinds.LOOKS));
+    }
+
+    @Test
+    void plain_values_become_the_palette_that_is_equal_or_near() {
+        Show show = washes(
+                "1 at 50 zoom at 20", "record beam 4 \"Tight\"", "clear all",
+                "1 zoom at 20", "2 zoom at 20.4", "3 zoom at 50", "record cue 1", "clear all");
+        Outcome tidied = Rig.say(show, "tidy cue 1");
+        assertThat(tidied.words())
+                .containsExactly(
+                        "Tidies cue 1 of list 1 “Main”",
+                        "1 unit: beam 4 “Tight”, the same",
+                        "1 unit: beam 4 “Tight”, nearly",
+                        "Left: 1 of 3 units holds plain values");
+        assertThat(Rig.say(tidied.show(), "tidy cue 1").refused()).isTrue();
+    }
+
+    @Test
+    void a_palette_that_is_deleted_leaves_its_values_in_looks_and_says_so() {
+        Show show = washes("1 + 2 colour 12", "record cue 1", "record submaster 2", "clear all");
+        Outcome refused = Rig.say(show, "delete colour 12");
+        assertThat(refused.problems().get(0).words())
+                .isEqualTo("colour 12 “Verdigris” is followed by cue 1 of list 1 “Main”, submaster 2 “Submaster 2”.");
+        Show plain = Rig.after(show, "delete colour 12 as values");
+        assertThat(plain.look(plain.submasters().get(0).look()).followed()).isEmpty();
+        assertThat(plain.look(plain.submasters().get(0).look()).values()).hasSize(2);
+    }
+
+    @Test
+    void a_fixture_that_is_deleted_leaves_looks_and_one_of_another_type_keeps_what_fits() {
+        Show show = washes("1 + 2 at 50 colour 12", "record cue 1", "clear all");
+        Show without = Rig.after(show, "delete 1");
+        assertThat(without.all(PartKinds.LOOKS).values().iterator().next().values()).hasSize(1);
+        assertThat(Rig.after(show, "change 2 to \"Par\" at 2.1").all(PartKinds.LOOKS)).isNotEmpty();
+    }
+
+    @Test
+    void lists_looks_and_submasters_are_set_moved_and_renamed() {
+        Show show = washes(
+                "1 at 50", "record cue 1", "record submaster 1", "record submaster 4 \"Gallery\"", "record look 3");
+        Outcome set = Rig.say(show, "list 1 \"Watch\" as chase rate 96 crossfade 40 bounce release 0:03 standing alone");
+        assertThat(set.words())
+                .containsExactly(
+                        "Sets list 1 “Watch”: standing alone, as a chase, 96 a minute, crossfade 40 %, bounce, released in 3 s");
+        assertThat(set.show().lists().get(0).join()).isEqualTo(CueList.Join.STANDING_ALONE);
+        assertThat(Rig.say(show, "move submaster 4 to 1").words())
+                .containsExactly(
+                        "Moves submaster 4 “Gallery”: submaster 1 “Gallery”; submaster 1 “Submaster 1” changes places with it");
+        assertThat(Rig.say(show, "rename look 3 \"Night\"").words()).containsExactly("Calls look 3 “Night”");
+        assertThat(Rig.say(show, "list 9 as chase").refused()).as("no list is made by a slip").isTrue();
+        assertThat(Rig.say(show, "list 9 \"Nine\"").words().get(0)).startsWith("Makes list 9 “Nine”");
+        assertThat(Rig.after(show, "delete list 1", "delete submaster 1 + 4", "delete look 3").all(PartKinds.LOOKS))
+                .isEmpty();
+    }
+}
