@@ -1,7 +1,7 @@
 import ReconnectingWebSocket from 'partysocket/ws';
 import { create } from 'zustand';
 import { useCurrentShow } from './current-show';
-import { queryClient, refresh, refreshAll, showsQuery, type ChangedParts } from './queries';
+import { queryClient, refresh, refreshAll, refreshLit, showsQuery, type ChangedParts } from './queries';
 import { page } from './writing';
 
 /** What one part of a simulated fixture does, as received. Angles in degrees, landing in metres. */
@@ -64,7 +64,7 @@ interface Changed {
 }
 
 interface Note {
-  type: 'versions' | 'storage';
+  type: 'versions' | 'storage' | 'playing';
   show: number;
   words: string;
 }
@@ -87,6 +87,9 @@ async function comeBack() {
   refreshAll();
 }
 
+/** Called when something runs otherwise than before, and after being away. */
+export const onPlaying: { listener: () => void } = { listener: () => undefined };
+
 const QUICKEST_MS = 500;
 const SLOWEST_MS = 4000;
 
@@ -103,7 +106,7 @@ export function connect() {
     // Before anything arrives: the first frame is whole and comes at once.
     rig.parts.clear();
     useConnection.setState({ connected: true, away: false });
-    void comeBack();
+    void comeBack().then(() => onPlaying.listener());
   });
   socket.addEventListener('message', (message: MessageEvent<ArrayBuffer | string>) => {
     if (message.data instanceof ArrayBuffer) {
@@ -112,7 +115,10 @@ export function connect() {
     }
     const told = JSON.parse(message.data) as Changed | Note;
     if (told.type === 'changed') changed(told);
-    else if (told.type === 'storage') void queryClient.invalidateQueries({ queryKey: ['storage'] });
+    else if (told.type === 'playing') {
+      onPlaying.listener();
+      refreshLit(told.show);
+    } else if (told.type === 'storage') void queryClient.invalidateQueries({ queryKey: ['storage'] });
     else void queryClient.invalidateQueries({ queryKey: ['show', told.show, 'versions'] });
   });
   socket.addEventListener('close', () => useConnection.setState({ connected: false, away: true }));

@@ -126,6 +126,30 @@ export function useValueTable(touched: boolean, from: number, rows: number) {
     placeholderData: keepPreviousData,
   });
 }
+/** Everything that is kept to be played. */
+export const useLooks = (wanted = true) =>
+  useOfShow('looks', async (id) => answered(await client.GET('/api/shows/{id}/looks', at(id))), wanted);
+/** What stands at a cue. @param cue its id */
+export const useCue = (cue: number) =>
+  useOfShow(
+    'look contents',
+    async (id) => answered(await client.GET('/api/shows/{id}/cues/{cue}', { params: { path: { id, cue } } })),
+    cue > 0,
+    ['cue', cue],
+  );
+/** What a submaster or a look holds. */
+export const useKeptLook = (kind: string, number: number) =>
+  useOfShow(
+    'look contents',
+    async (id) =>
+      answered(
+        await client.GET('/api/shows/{id}/kept/{kind}/{number}', {
+          params: { path: { id, kind, number } },
+        }),
+      ),
+    number > 0,
+    [kind, number],
+  );
 /** Pages of niches, of groups and of palettes. */
 export const usePages = () =>
   useOfShow('pages', async (id) => answered(await client.GET('/api/shows/{id}/pages', at(id))));
@@ -245,6 +269,15 @@ export function refreshAll() {
 const goByLight = (show: number) =>
   queryClient.getQueryData<GroupView[]>(['show', show, 'groups'])?.some((g) => g.byLight) ?? false;
 
+/** What goes by what the lights do is looked at again: something runs otherwise than before. */
+export function refreshLit(show: number) {
+  const lit = ['desk', 'value table', 'match', ...(goByLight(show) ? ['groups'] : [])];
+  void queryClient.invalidateQueries({
+    predicate: (q) =>
+      q.queryKey[0] === 'show' && q.queryKey[1] === show && lit.includes(q.queryKey[2] as string),
+  });
+}
+
 /** Which parts to look at again after kinds of the show have changed. */
 export function refresh(show: number, areas: string[], changed: Record<string, ChangedParts>) {
   const parts = new Set<string>(['show', 'check']);
@@ -276,6 +309,12 @@ export function refresh(show: number, areas: string[], changed: Record<string, C
       ['value table', 'match'].forEach((p) => parts.add(p));
     if (area === 'universes') parts.add('patch');
     if (area === 'pages') parts.add('pages');
+    if (['looks', 'lists', 'cues', 'submasters', 'opened'].includes(area)) {
+      ['looks', 'look contents', 'contents'].forEach((p) => parts.add(p));
+    }
+    // What looks hold is told by the palettes, groups and fixtures it names.
+    if (['palettes', 'groups', 'fixtures', 'profiles'].includes(area))
+      ['looks', 'look contents'].forEach((p) => parts.add(p));
     if (area === 'name') keys.add('shows');
   }
   keys.forEach((key) => void queryClient.invalidateQueries({ queryKey: [key] }));

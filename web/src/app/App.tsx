@@ -5,6 +5,7 @@ import {
   useDesk,
   useGaps,
   useGroups,
+  useLooks,
   usePalettes,
   usePatch,
   useProfiles,
@@ -21,6 +22,7 @@ const chapters = {
   patch: () => import('../features/patch/PatchPage').then((m) => ({ default: m.PatchPage })),
   groups: () => import('../features/groups/GroupsPage').then((m) => ({ default: m.GroupsPage })),
   palettes: () => import('../features/palettes/PalettesPage').then((m) => ({ default: m.PalettesPage })),
+  looks: () => import('../features/looks/LooksPage').then((m) => ({ default: m.LooksPage })),
   handheld: () => import('../features/handheld/HandheldPage').then((m) => ({ default: m.HandheldPage })),
   check: () => import('../features/check/CheckPage').then((m) => ({ default: m.CheckPage })),
 };
@@ -29,6 +31,7 @@ const ProfilesPage = lazy(chapters.profiles);
 const PatchPage = lazy(chapters.patch);
 const GroupsPage = lazy(chapters.groups);
 const PalettesPage = lazy(chapters.palettes);
+const LooksPage = lazy(chapters.looks);
 const CheckPage = lazy(chapters.check);
 const HandheldPage = lazy(chapters.handheld);
 
@@ -69,6 +72,7 @@ export function App() {
         <Route path="/patch" element={ofShow(<Patch />)} />
         <Route path="/groups" element={ofShow(<Groups />)} />
         <Route path="/palettes" element={ofShow(<Palettes />)} />
+        <Route path="/looks" element={ofShow(<Looks />)} />
         <Route path="/check" element={ofShow(<Check />)} />
         <Route path="*" element={<Navigate to={id === null ? '/show' : '/patch'} />} />
       </Routes>
@@ -99,6 +103,11 @@ const Groups = () => (
 const Palettes = () => (
   <Chapter name="Palettes" from={[usePalettes(), usePatch(), useDesk()]}>
     <PalettesPage />
+  </Chapter>
+);
+const Looks = () => (
+  <Chapter name="Looks" from={[useLooks(), usePatch(), useDesk()]}>
+    <LooksPage />
   </Chapter>
 );
 const Check = () => (

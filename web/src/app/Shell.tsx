@@ -1,11 +1,14 @@
 import { Moon, Redo2, Sun, Undo2 } from 'lucide-react';
-import type { ReactNode } from 'react';
+import { useEffect, type ReactNode } from 'react';
 import { NavLink } from 'react-router';
-import { useConnection } from '../api/live';
+import { onPlaying, useConnection } from '../api/live';
 import { useOutput, useShow, useStorage } from '../api/queries';
 import type { ShowView } from '../api/client';
 import { Button } from '../ui/Button';
 import { StateMark, type State } from '../ui/StateMark';
+import { useBenches } from '../features/playing/foot';
+import { lookAtPlaying, press, usePlaying } from '../features/playing/playing';
+import { RunningStrip } from '../features/playing/RunningStrip';
 import { useActions, useShortcuts } from './actions';
 import { redoNow, undoNow } from './history';
 import { Line } from './Line';
@@ -15,11 +18,24 @@ import { useTheme } from './theme';
 export function Shell({ children }: { children: ReactNode }) {
   const actions = useActions();
   useShortcuts(actions);
+  const benches = useBenches((s) => s.count);
+  const blind = usePlaying((s) => s.play.blind);
+  const show = useShow().data?.id;
+  useEffect(() => {
+    onPlaying.listener = () => void lookAtPlaying();
+    void lookAtPlaying().catch(() => undefined);
+  }, [show]);
   return (
-    <div className="grid h-full grid-cols-[152px_1fr] grid-rows-[48px_1fr] overflow-hidden">
+    <div
+      data-blind={blind}
+      className="grid h-full grid-cols-[152px_1fr] grid-rows-[48px_1fr] overflow-hidden"
+    >
       <Top />
       <Rail />
-      <main className="flex min-h-0 min-w-0 flex-col overflow-hidden">{children}</main>
+      <main className="flex min-h-0 min-w-0 flex-col overflow-hidden">
+        {children}
+        {benches === 0 && <RunningStrip />}
+      </main>
       <ShortcutSheet actions={actions} />
     </div>
   );
@@ -60,8 +76,29 @@ function Top() {
       >
         <Redo2 size={14} /> Redo
       </Button>
+      <LiveOrBlind />
       <OutputState />
     </header>
+  );
+}
+
+/** Whether working values go out; pressed it is the other. */
+function LiveOrBlind() {
+  const blind = usePlaying((s) => s.play.blind);
+  if (!useShow().data) return null;
+  return (
+    <Button
+      label={
+        blind
+          ? 'Blind: working values are kept from the output. Press to let them out.'
+          : 'Live: working values go out. Press to keep them from the output.'
+      }
+      pressed={blind}
+      repeats
+      onClick={() => void press({ press: 'blind', on: !blind })}
+    >
+      {blind ? 'Blind' : 'Live'}
+    </Button>
   );
 }
 
@@ -95,7 +132,7 @@ function OutputState() {
   );
 }
 
-const LATER = new Set(['Looks', 'Hand over']);
+const LATER = new Set(['Hand over']);
 
 function Rail() {
   const show = useShow().data;

@@ -4,6 +4,8 @@ import { edit, turnHighlight } from '../api/commands';
 import { redoNow, undoNow } from './history';
 import { focusLine } from './line-store';
 import { attempt } from './notices';
+import { useActiveList } from '../features/playing/active';
+import { press } from '../features/playing/playing';
 import { useBuilder } from '../features/bench/builder';
 import { useSheet } from './sheet';
 
@@ -23,7 +25,7 @@ const plain = (key: string) => (e: KeyboardEvent) => e.key === key && !e.ctrlKey
 const held = (e: KeyboardEvent) => e.ctrlKey || e.metaKey;
 
 export function chapters(): { path: string; name: string }[] {
-  return ['Show', 'Profiles', 'Patch', 'Groups', 'Palettes'].map((name) => ({
+  return ['Show', 'Profiles', 'Patch', 'Groups', 'Palettes', 'Looks', 'Check'].map((name) => ({
     name,
     path: `/${name.toLowerCase()}`,
   }));
@@ -33,8 +35,13 @@ export function chapters(): { path: string; name: string }[] {
 const local = (keys: [string, string][]): Action[] =>
   keys.map(([k, words]) => ({ keys: k, words, matches: () => false, run: () => undefined }));
 
+/** What has the focus and does something of its own with the space bar. */
+const onControl = (e: KeyboardEvent) =>
+  (e.target as HTMLElement).matches('button, a, summary, [role], input');
+
 export function useActions(): Action[] {
   const navigate = useNavigate();
+  const list = useActiveList().list?.id;
   return [
     { keys: '/', words: 'Type in the line', matches: plain('/'), run: () => focusLine() },
     {
@@ -96,6 +103,24 @@ export function useActions(): Action[] {
       words: 'Those who… : find by state',
       matches: (e) => plain(e.key)(e) && e.key.toLowerCase() === 'f',
       run: () => useBuilder.setState((s) => ({ open: !s.open })),
+    },
+    {
+      keys: 'Space',
+      words: 'Go on in the list that is chosen in Looks',
+      matches: (e) => plain(' ')(e) && !e.shiftKey && !onControl(e),
+      run: () => list !== undefined && void press({ press: 'go', list }),
+    },
+    {
+      keys: 'Shift Space',
+      words: 'Back in that list',
+      matches: (e) => plain(' ')(e) && e.shiftKey && !onControl(e),
+      run: () => list !== undefined && void press({ press: 'back', list }),
+    },
+    {
+      keys: 'P',
+      words: 'Pause that list, and go on where it stands',
+      matches: (e) => plain(e.key)(e) && e.key.toLowerCase() === 'p',
+      run: () => list !== undefined && void press({ press: 'pause', list }),
     },
     {
       keys: 'Delete',

@@ -1,0 +1,138 @@
+import type { CueListView, CueView } from '../../api/client';
+import { quoted } from '../../app/run';
+import { Button } from '../../ui/Button';
+import { inputShape } from '../../ui/Field';
+import { press } from '../playing/playing';
+import { cueLine, seconds } from './looks-model';
+import { runLines } from './run-lines';
+
+interface Props {
+  list: CueListView;
+  cues: CueView[];
+  opened: string;
+}
+
+/** Name, times and what comes next of the cues that are held; what is typed goes to all of them. */
+export function CueEditor({ list, cues, opened }: Props) {
+  const first = cues[0]!;
+  const one = cues.length === 1;
+  const named = `cue ${cues.map((c) => c.number).join(' + ')} of list ${list.number}`;
+  const time = (label: string, what: string, value: number | undefined | null, usual: number) => (
+    <label className="flex items-center gap-1 text-[12px] text-ink-2">
+      {label}
+      <input
+        key={`${cues.map((c) => c.id).join()} ${what} ${value ?? ''}`}
+        className={`${inputShape} !w-14 text-right`}
+        aria-label={`${label} of ${one ? `cue ${first.number}` : `${cues.length} cues`}`}
+        placeholder={seconds(usual)}
+        defaultValue={value == null ? '' : seconds(value)}
+        onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
+        onBlur={(e) => {
+          const typed = e.currentTarget.value.trim().replace(',', '.');
+          if (typed === (value == null ? '' : seconds(value))) return;
+          void runLines([`${named} ${what} ${typed === '' ? 'off' : typed}`]);
+        }}
+      />
+    </label>
+  );
+  return (
+    <div className="flex flex-wrap items-center gap-x-3 gap-y-1.5 border-b border-line bg-sunk/60 px-3 py-1.5">
+      {one ? (
+        <input
+          key={`${first.id} ${first.name}`}
+          aria-label={`Name of cue ${first.number}`}
+          className={`${inputShape} !w-40`}
+          placeholder="name"
+          defaultValue={first.name}
+          onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
+          onBlur={(e) => {
+            const name = e.currentTarget.value.trim();
+            if (name !== first.name) void runLines([`rename ${cueLine(list, first)} ${quoted(name)}`]);
+          }}
+        />
+      ) : (
+        <strong>{cues.length} cues</strong>
+      )}
+      {time('in', 'in', one ? first.in : null, first.rises)}
+      {time('out', 'out', one ? first.out : null, first.falls)}
+      {time('rest', 'rest', one ? first.rest : null, first.others)}
+      {time('wait', 'wait', one ? first.waits : null, first.waits)}
+      <label className="flex items-center gap-1 text-[12px] text-ink-2">
+        next
+        <select
+          aria-label="What starts the next cue"
+          className={`${inputShape} !w-auto`}
+          value={one ? first.next : ''}
+          onChange={(e) =>
+            void runLines([
+              e.target.value === 'press'
+                ? `${named} next press`
+                : `${named} next ${seconds(first.after)} after ${e.target.value}`,
+            ])
+          }
+        >
+          {!one && <option value="">as it is</option>}
+          <option value="press">by a press</option>
+          <option value="begin">after its beginning</option>
+          <option value="end">after its end</option>
+        </select>
+      </label>
+      {one && first.next !== 'press' && (
+        <input
+          key={`${first.id} after ${first.after}`}
+          aria-label="Seconds after which the next cue starts"
+          className={`${inputShape} !w-14 text-right`}
+          defaultValue={seconds(first.after)}
+          onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
+          onBlur={(e) => {
+            const typed = e.currentTarget.value.trim().replace(',', '.');
+            if (typed !== seconds(first.after))
+              void runLines([`${named} next ${typed || 0} after ${first.next}`]);
+          }}
+        />
+      )}
+      <span className="ml-auto flex flex-wrap gap-1.5">
+        {one && (
+          <>
+            <Button
+              label="Plays it now"
+              repeats
+              onClick={() => void press({ press: 'jump', list: list.id, cue: first.id })}
+            >
+              Play
+            </Button>
+            <Button
+              label="Takes its values in hand, to change them and put them back"
+              onClick={() => void runLines([`open ${cueLine(list, first)}`])}
+            >
+              Open
+            </Button>
+            <Button
+              label={opened ? `Puts back ${opened}` : 'Takes what is touched into it'}
+              onClick={() => void runLines([`update ${cueLine(list, first)}`])}
+            >
+              Update
+            </Button>
+            {first.plain > 0 && (
+              <Button
+                label="Turns plain values into the palettes that give the same, or nearly"
+                onClick={() => void runLines([`tidy ${cueLine(list, first)}`])}
+              >
+                Tidy {first.plain}
+              </Button>
+            )}
+            <Button
+              label="A copy behind the last cue"
+              onClick={() => void runLines([`copy ${cueLine(list, first)} to cue of list ${list.number}`])}
+            >
+              Copy
+            </Button>
+          </>
+        )}
+        <Button kind="danger" onClick={() => void runLines([`delete ${named}`])}>
+          Delete
+        </Button>
+      </span>
+    </div>
+  );
+}

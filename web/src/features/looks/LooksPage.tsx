@@ -1,0 +1,212 @@
+import { useMemo, useState } from 'react';
+import { useCue, useKeptLook, useLooks } from '../../api/queries';
+import { useKept } from '../../app/kept';
+import { Stage } from '../../stage/Stage';
+import { Button } from '../../ui/Button';
+import { Segmented } from '../../ui/Segmented';
+import { Bench } from '../bench/Bench';
+import { useActiveList } from '../playing/active';
+import { press } from '../playing/playing';
+import { CueEditor } from './CueEditor';
+import { LookRows } from './LookRows';
+import { RecordLook } from './RecordLook';
+import { Ring } from './Ring';
+import { runLines } from './run-lines';
+import { Shelf } from './Shelf';
+import { Timeline } from './Timeline';
+
+/** The first looks: lists along time, chases as rings, submasters in niches. */
+export function LooksPage() {
+  const looks = useLooks().data!;
+  const { list, choose } = useActiveList();
+  const [held, setHeld] = useKept<number[]>('held cues', []);
+  const [looked, setLooked] = useState<{ kind: 'submaster' | 'look'; number: number } | null>(null);
+  const cues = useMemo(() => list?.cues.filter((c) => held.includes(c.id)) ?? [], [list, held]);
+  return (
+    <>
+      <div className="flex min-h-0 flex-1 flex-col gap-2 p-3 pb-2">
+        <div className="flex items-start gap-3">
+          <h1 className="pt-6 font-serif text-[22px] font-semibold">Looks</h1>
+          <Shelf
+            lists={looks.lists}
+            submasters={looks.submasters}
+            looks={looks.looks}
+            chosen={list?.id ?? 0}
+            looked={looked}
+            onList={(id) => {
+              choose(id);
+              setHeld([]);
+              setLooked(null);
+            }}
+            onLook={(kind, number) => setLooked({ kind, number })}
+          />
+          <Button
+            label="A list beside those there are"
+            onClick={() => {
+              const number = Math.max(0, ...looks.lists.map((l) => l.number)) + 1;
+              void runLines([`list ${number} "List ${number}"`]);
+            }}
+          >
+            New list
+          </Button>
+        </div>
+        <div className="flex flex-wrap items-center gap-2">
+          <RecordLook list={list} looks={looks} />
+        </div>
+        {looks.opened && (
+          <div
+            role="status"
+            className="flex items-center gap-2 rounded-md border border-petrol bg-petrol-soft px-3 py-1"
+          >
+            <strong>Open: {looks.opened}</strong>
+            <span className="text-ink-2">its values are in hand</span>
+            <span className="ml-auto flex gap-1.5">
+              <Button kind="main" onClick={() => void runLines([`update ${looks.openedLine}`])}>
+                Put back
+              </Button>
+              <Button onClick={() => void runLines(['close look'])}>Close as it was</Button>
+            </span>
+          </div>
+        )}
+        <div className="flex min-h-0 flex-1 gap-3">
+          <section
+            aria-label="List"
+            className="flex min-h-0 min-w-0 flex-[1.75] flex-col rounded-lg border border-line-strong bg-sheet"
+          >
+            {looked ? (
+              <KeptPanel kind={looked.kind} number={looked.number} onClose={() => setLooked(null)} />
+            ) : list ? (
+              <>
+                <div className="flex flex-wrap items-center gap-2 border-b border-line px-3 py-1.5">
+                  <h2 className="max-w-48 truncate font-serif text-[16px] font-semibold" title={list.name}>
+                    {list.name}
+                  </h2>
+                  <span className="text-[12px] text-ink-2">
+                    {list.cues.length} {list.cues.length === 1 ? 'cue' : 'cues'}
+                  </span>
+                  <Segmented
+                    label="How its cues join"
+                    value={list.join}
+                    onChange={(join) => void runLines([`list ${list.number} ${join.replace('-', ' ')}`])}
+                    tight
+                    options={[
+                      { value: 'carrying-on', text: 'carrying on' },
+                      { value: 'standing-alone', text: 'standing alone' },
+                    ]}
+                  />
+                  <Segmented
+                    label="How it is played"
+                    value={list.chase ? 'chase' : 'list'}
+                    onChange={(way) => void runLines([`list ${list.number} as ${way}`])}
+                    tight
+                    options={[
+                      { value: 'list', text: 'list' },
+                      { value: 'chase', text: 'chase' },
+                    ]}
+                  />
+                  <span className="ml-auto flex gap-1.5">
+                    <Button
+                      kind="main"
+                      repeats
+                      label="Space"
+                      onClick={() => void press({ press: 'go', list: list.id })}
+                    >
+                      Go
+                    </Button>
+                    <Button
+                      repeats
+                      label="Shift Space"
+                      onClick={() => void press({ press: 'back', list: list.id })}
+                    >
+                      Back
+                    </Button>
+                    <Button onClick={() => void press({ press: 'release', list: list.id })}>Release</Button>
+                    <Button kind="danger" onClick={() => void runLines([`delete list ${list.number}`])}>
+                      Delete
+                    </Button>
+                  </span>
+                </div>
+                {cues.length > 0 && <CueEditor list={list} cues={cues} opened={looks.opened} />}
+                <Timeline list={list} held={held} onHold={setHeld} />
+              </>
+            ) : (
+              <p className="p-4 text-ink-2">
+                Nothing has been recorded to be played yet. Set values — best from palettes, so that they stay
+                adjustable —, type a name above and press Enter: what is touched becomes cue 1 of a list.
+              </p>
+            )}
+          </section>
+          <div className="flex min-h-0 min-w-0 flex-1 flex-col gap-2">
+            <Stage />
+            <div className="flex min-h-0 flex-1 flex-col overflow-hidden rounded-lg border border-line-strong bg-sheet">
+              {list?.chase && <Ring list={list} />}
+              {cues.length === 1 && !looked ? (
+                <CueContents cue={cues[0]!.id} words={`cue ${cues[0]!.number} against the one before`} />
+              ) : (
+                !list?.chase && (
+                  <p className="p-3 text-[13px] text-ink-2">
+                    Press a cue: what it changes, carries on and holds as plain values stands here, and on the
+                    plan who it is.
+                  </p>
+                )
+              )}
+            </div>
+          </div>
+        </div>
+      </div>
+      <Bench record={<p className="text-ink-2">Recording is above, beside the list.</p>} folded />
+    </>
+  );
+}
+
+function CueContents({ cue, words }: { cue: number; words: string }) {
+  const rows = useCue(cue).data;
+  return (
+    <>
+      <h2 className="border-b border-line px-3 py-1 text-[12px] font-semibold text-ink-label">{words}</h2>
+      {rows && <LookRows rows={rows} />}
+    </>
+  );
+}
+
+interface KeptProps {
+  kind: 'submaster' | 'look';
+  number: number;
+  onClose: () => void;
+}
+
+/** What a submaster or a look holds, and what can be done with it. */
+function KeptPanel({ kind, number, onClose }: KeptProps) {
+  const rows = useKeptLook(kind, number).data;
+  const named = `${kind} ${number}`;
+  const gone = async (lines: string[]) => {
+    if (await runLines(lines)) onClose();
+  };
+  return (
+    <>
+      <div className="flex flex-wrap items-center gap-2 border-b border-line px-3 py-1.5">
+        <h2 className="font-serif text-[16px] font-semibold">{named}</h2>
+        <span className="ml-auto flex gap-1.5">
+          <Button onClick={() => void runLines([`open ${named}`])}>Open</Button>
+          <Button label="Takes what is touched into it" onClick={() => void runLines([`update ${named}`])}>
+            Update
+          </Button>
+          {rows?.some((r) => r.plain) && (
+            <Button onClick={() => void runLines([`tidy ${named}`])}>Tidy</Button>
+          )}
+          <Button
+            label="A copy of it as a cue behind the last one"
+            onClick={() => void runLines([`copy ${named} to cue`])}
+          >
+            Copy to a cue
+          </Button>
+          <Button kind="danger" onClick={() => void gone([`delete ${named}`])}>
+            Delete
+          </Button>
+          <Button onClick={onClose}>Close</Button>
+        </span>
+      </div>
+      {rows && <LookRows rows={rows} alone />}
+    </>
+  );
+}

@@ -1,0 +1,114 @@
+import { useState } from 'react';
+import type { CueListView, LooksView } from '../../api/client';
+import { useDesk } from '../../api/queries';
+import { useKept } from '../../app/kept';
+import { useOnce } from '../../app/once';
+import { quoted } from '../../app/run';
+import { Button } from '../../ui/Button';
+import { inputShape } from '../../ui/Field';
+import { ProblemList } from '../../ui/ProblemList';
+import { Segmented } from '../../ui/Segmented';
+import { useLineReading } from '../bench/useLineReading';
+import { runLines } from './run-lines';
+
+type Into = 'cue' | 'submaster' | 'look';
+
+/** Records what is touched, or all that is on, as a cue, a submaster or a look; what would happen is said before. */
+export function RecordLook({ list, looks }: { list: CueListView | undefined; looks: LooksView }) {
+  const desk = useDesk().data;
+  const [name, setName] = useKept('record look name', '');
+  const [number, setNumber] = useKept('record look number', '');
+  const [into, setInto] = useKept<Into>('record look into', 'cue');
+  const [all, setAll] = useState(false);
+  const [onto, setOnto] = useState<'merge' | 'replace'>('merge');
+  const there =
+    into === 'cue'
+      ? list?.cues.some((c) => c.number === number.trim())
+      : looks[into === 'look' ? 'looks' : 'submasters'].some((k) => String(k.number) === number.trim());
+  const words = [
+    `record ${into}`,
+    number.trim(),
+    name.trim() && quoted(name),
+    into === 'cue' && list ? `of list ${list.number}` : '',
+    all ? 'all' : '',
+    there ? onto : '',
+  ]
+    .filter(Boolean)
+    .join(' ');
+  const able = all || (desk?.touchedUnits ?? 0) > 0;
+  const reading = useLineReading(able ? words : '');
+  const record = useOnce(async () => {
+    if (!(await runLines([words]))) return;
+    setName((now) => (now === name ? '' : now));
+    setNumber((now) => (now === number ? '' : now));
+    document.getElementById('record-name')?.blur();
+  });
+  const enter = (e: React.KeyboardEvent) => e.key === 'Enter' && able && void record();
+  return (
+    <div className="flex min-w-0 flex-wrap items-center gap-1.5">
+      <Segmented
+        label="Record as"
+        value={into}
+        onChange={setInto}
+        tight
+        options={[
+          { value: 'cue', text: 'Cue' },
+          { value: 'submaster', text: 'Submaster' },
+          { value: 'look', text: 'Look' },
+        ]}
+      />
+      <input
+        aria-label="Number; the next free one when empty"
+        placeholder="next"
+        className={`${inputShape} !w-16 text-right`}
+        value={number}
+        onChange={(e) => setNumber(e.target.value)}
+        onKeyDown={enter}
+      />
+      <input
+        id="record-name"
+        aria-label="Name of what is recorded"
+        placeholder="name (R)"
+        className={`${inputShape} !w-36`}
+        value={name}
+        onChange={(e) => setName(e.target.value)}
+        onKeyDown={enter}
+      />
+      <Segmented
+        label="What is recorded"
+        value={all ? 'all' : 'touched'}
+        onChange={(v) => setAll(v === 'all')}
+        tight
+        options={[
+          { value: 'touched', text: 'what I touched' },
+          { value: 'all', text: 'all that is on' },
+        ]}
+      />
+      {there && (
+        <Segmented
+          label="Onto what is there"
+          value={onto}
+          onChange={setOnto}
+          tight
+          options={[
+            { value: 'merge', text: 'merge' },
+            { value: 'replace', text: 'replace' },
+          ]}
+        />
+      )}
+      <Button kind="main" disabled={!able} onClick={() => void record()}>
+        Record
+      </Button>
+      <span
+        className="min-w-0 flex-1 truncate text-[12px] text-ink-2"
+        role="status"
+        title={reading.outcome?.words.join('\n')}
+      >
+        {able ? reading.outcome?.words.join(' · ') : 'Nothing is touched.'}
+      </span>
+      {reading.problems.length > 0 && (
+        <ProblemList problems={reading.problems} onLine={(l) => void runLines([l])} />
+      )}
+    </div>
+  );
+}

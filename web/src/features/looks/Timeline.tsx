@@ -1,0 +1,187 @@
+import { useEffect, useMemo, useRef, useState } from 'react';
+import type { CueListView, CueView } from '../../api/client';
+import { line as say } from '../../api/commands';
+import { press, usePlaying } from '../playing/playing';
+import { CueSlopes, type Time } from './CueSlopes';
+import { cueLine, nextWords, pastedTimes, scaleOf, seconds } from './looks-model';
+import { runLines } from './run-lines';
+
+interface Props {
+  list: CueListView;
+  held: number[];
+  onHold: (cues: number[]) => void;
+}
+
+/** A list drawn along time: each cue a row, all on one scale, so that length, wait and overlap are seen. */
+export function Timeline({ list, held, onHold }: Props) {
+  const { play, at } = usePlaying();
+  const run = play.runs.find((r) => (r.kind === 'list' || r.kind === 'chase') && r.id === list.id);
+  const scale = useMemo(() => scaleOf(list.cues), [list.cues]);
+  const head = useRef<HTMLDivElement>(null);
+  const [width, setWidth] = useState(300);
+  const [over, setOver] = useState<{ cue: CueView; words: string } | null>(null);
+  const moved = useRef<CueView | null>(null);
+  useEffect(() => {
+    const seen = new ResizeObserver(([e]) => setWidth(Math.max(120, Math.floor(e!.contentRect.width) - 14)));
+    if (head.current) seen.observe(head.current);
+    return () => seen.disconnect();
+  }, []);
+  const set = (cue: CueView) => (time: Time, value: number) => {
+    const cues = held.includes(cue.id) && held.length > 1 ? held : [cue.id];
+    const numbers = list.cues.filter((c) => cues.includes(c.id)).map((c) => c.number);
+    void runLines([`cue ${numbers.join(' + ')} of list ${list.number} ${time} ${value}`]);
+  };
+  const choose = (cue: CueView, e: React.MouseEvent | React.KeyboardEvent) => {
+    const all = list.cues.map((c) => c.id);
+    if (e.shiftKey && held.length > 0) {
+      const from = all.indexOf(held[held.length - 1]!);
+      const to = all.indexOf(cue.id);
+      onHold(all.slice(Math.min(from, to), Math.max(from, to) + 1));
+    } else if (e.ctrlKey || e.metaKey)
+      onHold(held.includes(cue.id) ? held.filter((h) => h !== cue.id) : [...held, cue.id]);
+    else onHold([cue.id]);
+  };
+  const paste = (e: React.ClipboardEvent) => {
+    if ((e.target as HTMLElement).matches('input, textarea')) return;
+    const from = Math.max(
+      0,
+      list.cues.findIndex((c) => c.id === held[0]),
+    );
+    const { lines } = pastedTimes(e.clipboardData.getData('text'), list.cues, from);
+    const all = lines.flatMap(({ cue, times, name }) => [
+      ...(times ? [`${cueLine(list, cue)} ${times}`] : []),
+      ...(name ? [`rename ${cueLine(list, cue)} "${name.replaceAll('"', '""')}"`] : []),
+    ]);
+    if (all.length === 0) return;
+    e.preventDefault();
+    void runLines(all);
+  };
+  const rehoused = (before: CueView) => `move ${cueLine(list, moved.current!)} before ${before.number}`;
+  const foresee = async (before: CueView) => {
+    if (!moved.current || moved.current.id === before.id) return setOver(null);
+    setOver({ cue: before, words: '' });
+    const told = await say(rehoused(before), true).catch(() => undefined);
+    if (told) setOver((now) => (now?.cue.id === before.id ? { cue: before, words: told.reading } : now));
+  };
+  const ticks = [0, 0.25, 0.5, 0.75, 1].map((t) => t * scale);
+  return (
+    <div className="flex min-h-0 flex-1 flex-col" onPaste={paste}>
+      <div className="grid grid-cols-[minmax(210px,0.8fr)_minmax(0,1fr)] border-b border-line px-3 py-1 text-[12px] text-ink-label">
+        <span>{list.words}</span>
+        <div ref={head} className="relative h-4">
+          {ticks.map((t, i) => (
+            <span
+              key={t}
+              className="mono absolute whitespace-nowrap"
+              style={{
+                left: `${(t / scale) * width}px`,
+                transform: i === 0 ? '' : i === 4 ? 'translateX(-70%)' : 'translateX(-50%)',
+              }}
+            >
+              {seconds(t)}
+              {i === ticks.length - 1 ? ' s' : ''}
+            </span>
+          ))}
+        </div>
+      </div>
+      <div
+        className="min-h-0 flex-1 overflow-auto"
+        role="listbox"
+        aria-label={`Cues of ${list.name}`}
+        aria-multiselectable="true"
+      >
+        {list.cues.map((cue) => (
+          <div
+            key={cue.id}
+            role="option"
+            aria-selected={held.includes(cue.id)}
+            tabIndex={0}
+            draggable
+            onDragStart={(e) => {
+              moved.current = cue;
+              e.dataTransfer.effectAllowed = 'move';
+              e.dataTransfer.setData('text/plain', cue.number);
+            }}
+            onDragOver={(e) => {
+              if (!moved.current) return;
+              e.preventDefault();
+              if (over?.cue.id !== cue.id) void foresee(cue);
+            }}
+            onDrop={(e) => {
+              e.preventDefault();
+              if (moved.current && moved.current.id !== cue.id) void runLines([rehoused(cue)]);
+              moved.current = null;
+              setOver(null);
+            }}
+            onDragEnd={() => {
+              moved.current = null;
+              setOver(null);
+            }}
+            onClick={(e) => choose(cue, e)}
+            onDoubleClick={() => void press({ press: 'jump', list: list.id, cue: cue.id })}
+            onKeyDown={(e) =>
+              rowKey(
+                e,
+                () => choose(cue, e),
+                () => void press({ press: 'jump', list: list.id, cue: cue.id }),
+              )
+            }
+            className={`grid cursor-default grid-cols-[minmax(210px,0.8fr)_minmax(0,1fr)] items-center border-b border-line px-3 py-1 ${held.includes(cue.id) ? 'bg-petrol-soft' : run?.cue === cue.id ? 'bg-sunk' : ''} ${over?.cue.id === cue.id ? 'border-t-2 border-t-petrol' : ''}`}
+          >
+            <div className="min-w-0 pr-2">
+              <div className="truncate">
+                <span className="mono mr-1.5 text-[14px] font-bold">{cue.number}</span>
+                <span className="font-serif text-[15px]">{cue.name}</span>
+                {run?.cue === cue.id && (
+                  <span className="ml-1.5 text-[12px] font-semibold text-ochre">
+                    {run.releasing ? 'released' : run.paused ? 'paused' : 'on'}
+                  </span>
+                )}
+              </div>
+              <div className="truncate text-[12px] text-ink-2">
+                {cue.changes} change · {cue.carried} carried
+                {cue.plain > 0 && <span className="text-ochre"> ▲ {cue.plain} plain</span>}
+                {nextWords(cue) && <em> {nextWords(cue)}</em>}
+              </div>
+            </div>
+            <CueSlopes
+              cue={cue}
+              scale={scale}
+              width={width}
+              run={run?.cue === cue.id && !run.releasing ? run : undefined}
+              at={at}
+              onSet={set(cue)}
+            />
+          </div>
+        ))}
+        {list.cues.length === 0 && (
+          <p className="p-3 text-ink-2">
+            No cue yet. Set values, type a name above and press Enter: what is touched becomes cue 1.
+          </p>
+        )}
+      </div>
+      <div className="border-t border-line px-3 py-1 text-[12px] text-ink-label" role="status">
+        {over?.words
+          ? over.words
+          : 'rising ━╱ · falling ╲┄ · the rest ━● · wait ▨ — drag an end or type · double-click or Enter plays a cue'}
+      </div>
+    </div>
+  );
+}
+
+function rowKey(e: React.KeyboardEvent<HTMLElement>, choose: () => void, play: () => void) {
+  if (e.target !== e.currentTarget) return;
+  const next = { ArrowDown: 'nextElementSibling', ArrowUp: 'previousElementSibling' } as const;
+  if (e.key === 'ArrowDown' || e.key === 'ArrowUp') {
+    const row = e.currentTarget[next[e.key]] as HTMLElement | null;
+    e.preventDefault();
+    row?.focus();
+    row?.click();
+  } else if (e.key === 'Enter') {
+    e.preventDefault();
+    play();
+  } else if (e.key === ' ') {
+    e.preventDefault();
+    choose();
+  }
+}
