@@ -96,6 +96,7 @@ function SubmasterNiche({ kept, level, active, onLook, onRename }: SubmasterProp
   const set = (value: number) => void press({ press: 'submaster', submaster: kept.id, value });
   return (
     <div
+      className="touch-none select-none"
       onKeyDown={(e) => {
         const step = { PageUp: 10, PageDown: -10, '+': 5, '-': -5 }[e.key];
         if (step !== undefined && !(e.target as HTMLElement).matches('input')) {
@@ -142,7 +143,9 @@ function SubmasterNiche({ kept, level, active, onLook, onRename }: SubmasterProp
           over: false,
           dragged: false,
           handlers: {
+            onMouseDown: (e) => e.preventDefault(),
             onPointerDown: (e) => {
+              if (e.button !== 0) return;
               from.current = { y: e.clientY, at: level };
               dragged.current = false;
               e.currentTarget.setPointerCapture(e.pointerId);

@@ -96,12 +96,6 @@ export function Timeline({ list, held, onHold }: Props) {
             role="option"
             aria-selected={held.includes(cue.id)}
             tabIndex={0}
-            draggable
-            onDragStart={(e) => {
-              moved.current = cue;
-              e.dataTransfer.effectAllowed = 'move';
-              e.dataTransfer.setData('text/plain', cue.number);
-            }}
             onDragOver={(e) => {
               if (!moved.current) return;
               e.preventDefault();
@@ -110,10 +104,6 @@ export function Timeline({ list, held, onHold }: Props) {
             onDrop={(e) => {
               e.preventDefault();
               if (moved.current && moved.current.id !== cue.id) void runLines([rehoused(cue)]);
-              moved.current = null;
-              setOver(null);
-            }}
-            onDragEnd={() => {
               moved.current = null;
               setOver(null);
             }}
@@ -128,7 +118,19 @@ export function Timeline({ list, held, onHold }: Props) {
             }
             className={`grid cursor-default grid-cols-[minmax(210px,0.8fr)_minmax(0,1fr)] items-center border-b border-line px-3 py-1 ${held.includes(cue.id) ? 'bg-petrol-soft' : run?.cue === cue.id ? 'bg-sunk' : ''} ${over?.cue.id === cue.id ? 'border-t-2 border-t-petrol' : ''}`}
           >
-            <div className="min-w-0 pr-2">
+            <div
+              className="min-w-0 cursor-grab pr-2"
+              draggable
+              onDragStart={(e) => {
+                moved.current = cue;
+                e.dataTransfer.effectAllowed = 'move';
+                e.dataTransfer.setData('text/plain', cue.number);
+              }}
+              onDragEnd={() => {
+                moved.current = null;
+                setOver(null);
+              }}
+            >
               <div className="truncate">
                 <span className="mono mr-1.5 text-[14px] font-bold">{cue.number}</span>
                 <span className="font-serif text-[15px]">{cue.name}</span>

@@ -58,14 +58,37 @@ export interface Press {
   on?: boolean;
 }
 
+/** Presses go one after the other: a level that came later is never overtaken by an earlier one. */
+let before: Promise<unknown> = Promise.resolve();
+let waiting: { of: string; what: Press } | null = null;
+
+/** What is moved by it again and again; of what waits for its turn only the latest is sent. */
+const moves = ({ press: kind, list, submaster, group }: Press) =>
+  ['level', 'submaster', 'group', 'master', 'rate'].includes(kind)
+    ? `${kind} ${list ?? submaster ?? group ?? ''}`
+    : null;
+
 /** Presses something. No edit: nothing of it is kept or can be undone. */
-export const press = (what: Press) =>
-  attempt(async () => {
-    const turn = ++asked;
-    const params = { path: { id: show() } };
-    const play = answered(await client.POST('/api/shows/{id}/play', { params, body: what as never }));
-    if (turn === asked) take(play);
+export function press(what: Press) {
+  const of = moves(what);
+  if (of !== null && waiting?.of === of) {
+    waiting.what = what;
+    return before;
+  }
+  const mine = { of: of ?? '', what };
+  waiting = mine;
+  before = before.then(() => {
+    if (waiting === mine) waiting = null;
+    return attempt(async () => {
+      const turn = ++asked;
+      const params = { path: { id: show() } };
+      const body = mine.what as never;
+      const play = answered(await client.POST('/api/shows/{id}/play', { params, body }));
+      if (turn === asked) take(play);
+    });
   });
+  return before;
+}
 
 /** Seconds since a cue began, at this moment. */
 export const secondsNow = (run: RunView, at: number) =>

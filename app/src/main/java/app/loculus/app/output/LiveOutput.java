@@ -5,6 +5,7 @@ import app.loculus.app.live.PageGone;
 import app.loculus.app.session.ShowChanged;
 import app.loculus.app.session.Shows;
 import app.loculus.app.session.Snapshot;
+import app.loculus.app.store.SettingStore;
 import app.loculus.core.dmx.FrameRenderer;
 import app.loculus.core.dmx.Frames;
 import app.loculus.core.edit.hand.Solo;
@@ -74,6 +75,11 @@ public class LiveOutput {
     /** Slots that a page drives itself, above everything, whichever show is live. */
     private record Strip(String page, Layer.Driven layer) {}
 
+    /** Under which it is kept whether working values are kept from the output. */
+    private static final String BLIND = "play.blind";
+
+    private static final String ON = "on";
+
     /** While no show is live. */
     private static final Scene NOTHING = Show.empty("").scene();
 
@@ -81,6 +87,7 @@ public class LiveOutput {
     private final Shows shows;
     private final OutputClock clock;
     private final ApplicationEventPublisher events;
+    private final SettingStore settings;
     private volatile Snapshot live;
     private volatile Optional<BringingUp> bringUp = Optional.empty();
     private volatile Optional<Strip> strip = Optional.empty();
@@ -98,9 +105,12 @@ public class LiveOutput {
     private Optional<Strip> renderedStrip = Optional.empty();
     private Frames frames = Frames.NONE;
 
-    LiveOutput(Shows shows, OutputClock clock, ApplicationEventPublisher events) {
+    LiveOutput(Shows shows, OutputClock clock, ApplicationEventPublisher events, SettingStore settings) {
         this.shows = shows;
         this.events = events;
+        this.settings = settings;
+        // After a crash nothing appears on stage that was kept from it.
+        playing = Playing.NOTHING.blind(settings.find(BLIND).filter(ON::equals).isPresent());
         this.clock = clock;
         shows.live().ifPresent(s -> live = s);
         shows.layersAround(this::around);
@@ -160,7 +170,11 @@ public class LiveOutput {
             }
             long micros = clock.micros();
             running(now, micros);
-            playing = playing.after(press, micros, repertoire);
+            Playing after = playing.after(press, micros, repertoire);
+            if (after.blind() != playing.blind()) {
+                settings.put(BLIND, after.blind() ? ON : "off");
+            }
+            playing = after;
         }
         clock.wake();
         tell();

@@ -1,6 +1,7 @@
 package app.loculus.app.store;
 
 import app.loculus.app.store.disk.Disk;
+import java.util.Optional;
 import java.util.function.Supplier;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Param;
@@ -15,7 +16,7 @@ public class SettingStore {
         @Select("select text from setting where name = #{name}")
         String find(@Param("name") String name);
 
-        @Insert("insert into setting (name, text) values (#{name}, #{text})")
+        @Insert("merge into setting (name, text) key (name) values (#{name}, #{text})")
         void put(@Param("name") String name, @Param("text") String text);
     }
 
@@ -36,5 +37,14 @@ public class SettingStore {
         String made = first.get();
         disk.write(() -> rows.put(name, made));
         return made;
+    }
+
+    /** The setting, if there is one. */
+    public Optional<String> find(String name) {
+        return Optional.ofNullable(rows.find(name));
+    }
+
+    public void put(String name, String text) {
+        disk.write(() -> rows.put(name, text));
     }
 }

@@ -21,7 +21,7 @@ aloud : integer address EOF ;
 command
     : patch | add | unpatch | delete | name | place | hang | purpose | noteGroup | note
     | renumber | change | swap | shift | compact | mark | universe | saveVersion | restoreVersion
-    | recordGroup | editGroup | moveGroup | copyGroup | freezeGroup | tintGroup | starterGroups | recordPalette | takeOut | tidyPalette | copyPalette | movePalette | narrowPalette | joinPalettes | fillPalette | updatePalette | starterPalettes | recordLook | recordCue | recordSubmaster | takeOutOfLook | tidyLook | openLook | closeLook | updateLook | setCue | moveCue | copyLook | splitCue | renumberCues | setList | moveKept | play | setMark | markFrom | moveMark | renameMark | realign | setPage | renamePage | tintPalette | notePalette | timePalette | rename
+    | recordGroup | editGroup | moveGroup | copyGroup | freezeGroup | tintGroup | starterGroups | recordPalette | takeOut | tidyPalette | copyPalette | movePalette | narrowPalette | joinPalettes | fillPalette | updatePalette | starterPalettes | recordLook | recordCue | recordSubmaster | takeOutOfLook | tidyLook | openLook | closeLook | updateLook | setCue | prepareCue | moveCue | copyLook | splitCue | renumberCues | setList | moveKept | play | setMark | markFrom | moveMark | renameMark | realign | setPage | renamePage | tintPalette | notePalette | timePalette | rename
     | home | clear | next | previous | whole | invert | recordHighlight | forgetHighlight | highlight | undo | redo
     | choose
     ;
@@ -132,6 +132,7 @@ cueChange
     | NOTE text                         # cueNote
     ;
 time : number (COLON number)? ;
+prepareCue : PREPARE CUE cueRef ofList? ;
 moveCue : MOVE CUE cueRef ofList? (BEFORE cueRef | TO cueRef) ;
 copyLook : COPY lookRef TO (CUE cueRef? ofList? | LOOK integer? | SUBMASTER integer?) ;
 splitCue : SPLIT CUE cueRef ofList? (WITH kind)* selection? ;
@@ -296,7 +297,7 @@ LOOK : 'look' ; CUE : 'cue' ; CUES : 'cues' ; LIST : 'list' ; SUBMASTER : 'subma
 PRESS : 'press' ; AFTER : 'after' ; BEGIN : 'begin' ; END : 'end' ; BEFORE : 'before' ; SPLIT : 'split' ; CHASE : 'chase' ; CARRYING : 'carrying' ;
 STANDING : 'standing' ; ALONE : 'alone' ; RATE : 'rate' ; CROSSFADE : 'crossfade' ; FORWARDS : 'forwards' ; BACKWARDS : 'backwards' ; BOUNCE : 'bounce' ;
 RANDOM : 'random' ; GO : 'go' ; BACK : 'back' ; PAUSE : 'pause' ; JUMP : 'jump' ; EVERYTHING : 'everything' ; LEVEL : 'level' ; TEMPO : 'tempo' ; TAP : 'tap' ;
-MASTER : 'master' ; BLIND : 'blind' ; COLON : ':' ;
+MASTER : 'master' ; PREPARE : 'prepare' ; BLIND : 'blind' ; COLON : ':' ;
 REALIGN : 'realign' ; FLIP : 'flip' ; PAGE : 'page' ; LIGHTS : 'lights' ; AND : 'and' ; OR : 'or' ; OPEN : '(' ; CLOSED : ')' ; BOTH : '&' ;
 PLUS : '+' ; MINUS : '-' ; COMMA : ',' ;
 HEX : '0x' [0-9a-f]+ ;

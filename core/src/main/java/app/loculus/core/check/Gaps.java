@@ -1,5 +1,9 @@
 package app.loculus.core.check;
 
+import app.loculus.core.edit.look.DarkMoves;
+import app.loculus.core.edit.look.Plain;
+import app.loculus.core.look.CueList;
+import app.loculus.core.look.Look;
 import app.loculus.core.palette.Coverage;
 import app.loculus.core.palette.Palette;
 import app.loculus.core.patch.BringUp;
@@ -8,10 +12,14 @@ import app.loculus.core.patch.ClashWords;
 import app.loculus.core.patch.Fixture;
 import app.loculus.core.patch.FixtureId;
 import app.loculus.core.patch.UnitId;
+import app.loculus.core.show.LookHolders;
+import app.loculus.core.show.PartKinds;
 import app.loculus.core.show.Show;
 import app.loculus.core.unit.Numbers;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
 
@@ -33,6 +41,8 @@ public final class Gaps {
         gaps.together("address", "without an address", gaps.unpatched());
         gaps.together("group", "in no group", gaps.inNoGroup());
         show.palettes().forEach(gaps::palette);
+        show.all(PartKinds.LOOKS).values().forEach(gaps::look);
+        show.lists().forEach(gaps::list);
         return List.copyOf(gaps.found);
     }
 
@@ -62,6 +72,70 @@ public final class Gaps {
                             .distinct()
                             .toList()));
         }
+    }
+
+    /** Values that follow no palette, and palettes that give a unit nothing. */
+    private void look(Look look) {
+        String plain = Plain.words(show, look.values());
+        if (!plain.isEmpty()) {
+            found.add(new Gap(
+                    "look",
+                    Chapter.State.NEEDS_AN_EYE,
+                    "In " + LookHolders.words(show, look) + ", " + plain,
+                    numbers(Plain.of(show, look.values()).keySet())));
+        }
+        List<UnitId> without = look.values().entrySet().stream()
+                .filter(e -> e.getValue().followed().stream()
+                        .anyMatch(p -> !show.resolver()
+                                .giver()
+                                .give(show.palette(p).orElseThrow(), e.getKey())
+                                .follow()))
+                .map(Map.Entry::getKey)
+                .toList();
+        if (!without.isEmpty()) {
+            found.add(new Gap(
+                    "look",
+                    Chapter.State.NEEDS_AN_EYE,
+                    "In " + LookHolders.words(show, look) + ", " + Numbers.count(without.size(), "unit")
+                            + (without.size() == 1 ? " follows" : " follow") + " a palette that gives nothing there",
+                    numbers(without)));
+        }
+    }
+
+    /** Lights that are seen moving in, and lights that nobody has pointed anywhere. */
+    private void list(CueList list) {
+        List<UnitId> told = new ArrayList<>();
+        for (DarkMoves.Found f : DarkMoves.of(show, list)) {
+            if (!f.moves().isEmpty()) {
+                int units = f.moves().size();
+                found.add(new Gap(
+                        "look",
+                        Chapter.State.NEEDS_AN_EYE,
+                        Numbers.count(units, "unit") + (units == 1 ? " moves" : " move") + " while coming in with " + f.cue()
+                                + " of " + list + " and could do so in the dark: prepare cue " + f.cue().number()
+                                + " of list " + list.number(),
+                        numbers(f.moves().keySet())));
+            }
+            // Once is enough: what is carried on is the same light.
+            List<UnitId> lit =
+                    f.lit().stream().filter(u -> !told.contains(u)).toList();
+            if (!lit.isEmpty()) {
+                found.add(new Gap(
+                        "look",
+                        Chapter.State.NEEDS_AN_EYE,
+                        Numbers.count(lit.size(), "unit") + (lit.size() == 1 ? " has" : " have") + " intensity and no position in "
+                                + f.cue() + " of " + list,
+                        numbers(lit)));
+                told.addAll(lit);
+            }
+        }
+    }
+
+    private List<Integer> numbers(Collection<UnitId> units) {
+        return units.stream()
+                .map(u -> show.patch().get(u.fixture()).number())
+                .distinct()
+                .toList();
     }
 
     private void marked(BringUp.Answer answer, String kind, Chapter.State state) {

@@ -7,6 +7,7 @@ import app.loculus.core.edit.look.MoveCue;
 import app.loculus.core.edit.look.MoveKept;
 import app.loculus.core.edit.look.OpenLook;
 import app.loculus.core.edit.look.Place;
+import app.loculus.core.edit.look.PrepareCue;
 import app.loculus.core.edit.look.RecordLook;
 import app.loculus.core.edit.look.RenameKept;
 import app.loculus.core.edit.look.RenumberCues;
@@ -222,6 +223,13 @@ final class LookClauses extends RoomClauses {
 
     private static Seconds time(LineParser.TimeContext c) {
         return Seconds.parse(c.getText());
+    }
+
+    @Override
+    public List<ShowEdit> visitPrepareCue(LineParser.PrepareCueContext c) {
+        return later(draft -> new PrepareCue(
+                LookFinder.cue(draft.show(), list(draft.show(), c.ofList()), number(c.cueRef()))
+                        .id()));
     }
 
     @Override

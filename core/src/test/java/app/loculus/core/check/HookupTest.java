@@ -101,7 +101,7 @@ class HookupTest {
                 "patch 1 thru 3 as \"Par / rgb\" at 1.1",
                 "patch 4 as \"Par / rgb\" at 1.2 share",
                 "add 5 thru 9 as \"Par / rgb\"");
-        assertThat(Readiness.of(show).get(4).fact())
+        assertThat(Readiness.of(show).get(5).fact())
                 .isEqualTo(Gaps.of(show).size() + " to see")
                 .isEqualTo("2 to see");
     }
