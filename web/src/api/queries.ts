@@ -137,6 +137,19 @@ export const useCue = (cue: number) =>
     cue > 0,
     ['cue', cue],
   );
+/** How a cue differs from another one. @param other its id, 0 for what is on stage now */
+export const useAgainst = (cue: number, other: number) =>
+  useOfShow(
+    'look contents',
+    async (id) =>
+      answered(
+        await client.GET('/api/shows/{id}/cues/{cue}/against/{other}', {
+          params: { path: { id, cue, other } },
+        }),
+      ),
+    cue > 0 && other >= 0,
+    ['against', cue, other],
+  );
 /** What a submaster or a look holds. */
 export const useKeptLook = (kind: string, number: number) =>
   useOfShow(
@@ -271,7 +284,7 @@ const goByLight = (show: number) =>
 
 /** What goes by what the lights do is looked at again: something runs otherwise than before. */
 export function refreshLit(show: number) {
-  const lit = ['desk', 'value table', 'match', ...(goByLight(show) ? ['groups'] : [])];
+  const lit = ['desk', 'value table', 'match', 'look contents', ...(goByLight(show) ? ['groups'] : [])];
   void queryClient.invalidateQueries({
     predicate: (q) =>
       q.queryKey[0] === 'show' && q.queryKey[1] === show && lit.includes(q.queryKey[2] as string),
@@ -302,7 +315,7 @@ export function refresh(show: number, areas: string[], changed: Record<string, C
     if (area === 'palettes')
       ['palettes', 'desk', 'coverage', 'palette starters', 'contents'].forEach((p) => parts.add(p));
     if (area === 'hand') ['desk', 'palettes'].forEach((p) => parts.add(p));
-    if (area === 'values') ['desk', 'contents'].forEach((p) => parts.add(p));
+    if (area === 'values') ['desk', 'contents', 'look contents'].forEach((p) => parts.add(p));
     if (area === 'marks' || area === 'palettes') parts.add('marks');
     if (area === 'marks') ['palettes', 'desk', 'coverage'].forEach((p) => parts.add(p));
     if (['values', 'hand', 'palettes', 'marks', 'fixtures', 'profiles', 'highlight'].includes(area))

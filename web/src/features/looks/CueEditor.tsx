@@ -121,6 +121,29 @@ export function CueEditor({ list, cues, opened }: Props) {
                 Tidy {first.plain}
               </Button>
             )}
+            {first.moves > 0 && (
+              <Button
+                label={`${first.moves} move while they come in: sets their positions in the cue before, while they are dark`}
+                onClick={() => void runLines([`prepare ${cueLine(list, first)}`])}
+              >
+                Prepare {first.moves}
+              </Button>
+            )}
+            <select
+              aria-label="Split off into a cue of its own that starts with it"
+              title="Splits off what is chosen into a cue right behind it, with times of its own, that starts with it"
+              className={`${inputShape} !w-auto`}
+              value=""
+              onChange={(e) => void runLines([`split ${cueLine(list, first)} ${e.target.value}`])}
+            >
+              <option value="">Split off…</option>
+              {['intensity', 'position', 'colour', 'beam', 'shape'].map((kind) => (
+                <option key={kind} value={`with ${kind}`}>
+                  {kind}
+                </option>
+              ))}
+              <option value="hand">who is in hand</option>
+            </select>
             <Button
               label="A copy behind the last cue"
               onClick={() => void runLines([`copy ${cueLine(list, first)} to cue of list ${list.number}`])}

@@ -1,5 +1,5 @@
 import { useMemo, useState } from 'react';
-import { useCue, useKeptLook, useLooks } from '../../api/queries';
+import { useAgainst, useCue, useKeptLook, useLooks } from '../../api/queries';
 import { useKept } from '../../app/kept';
 import { Stage } from '../../stage/Stage';
 import { Button } from '../../ui/Button';
@@ -141,7 +141,13 @@ export function LooksPage() {
             <div className="flex min-h-0 flex-1 flex-col overflow-hidden rounded-lg border border-line-strong bg-sheet">
               {list?.chase && <Ring list={list} />}
               {cues.length === 1 && !looked ? (
-                <CueContents cue={cues[0]!.id} words={`cue ${cues[0]!.number} against the one before`} />
+                <CueContents key={cues[0]!.id} cue={cues[0]!.id} number={cues[0]!.number} />
+              ) : cues.length === 2 && !looked ? (
+                <Against
+                  cue={cues[1]!.id}
+                  other={cues[0]!.id}
+                  words={`What is otherwise in cue ${cues[1]!.number} than in cue ${cues[0]!.number}`}
+                />
               ) : (
                 !list?.chase && (
                   <p className="p-3 text-[13px] text-ink-2">
@@ -159,12 +165,44 @@ export function LooksPage() {
   );
 }
 
-function CueContents({ cue, words }: { cue: number; words: string }) {
+function CueContents({ cue, number }: { cue: number; number: string }) {
+  const [against, setAgainst] = useState<'before' | 'stage'>('before');
   const rows = useCue(cue).data;
   return (
     <>
-      <h2 className="border-b border-line px-3 py-1 text-[12px] font-semibold text-ink-label">{words}</h2>
-      {rows && <LookRows rows={rows} />}
+      <div className="flex items-center gap-2 border-b border-line px-3 py-1 text-[12px] font-semibold text-ink-label">
+        cue {number} against
+        <Segmented
+          label="What it is held against"
+          value={against}
+          onChange={setAgainst}
+          tight
+          options={[
+            { value: 'before', text: 'the one before' },
+            { value: 'stage', text: 'the stage' },
+          ]}
+        />
+      </div>
+      {against === 'stage' ? (
+        <Against cue={cue} other={0} words="What would be otherwise than it is on stage now" />
+      ) : (
+        rows && <LookRows rows={rows} />
+      )}
+    </>
+  );
+}
+
+function Against({ cue, other, words }: { cue: number; other: number; words: string }) {
+  const rows = useAgainst(cue, other).data;
+  return (
+    <>
+      <h2 className="px-3 pt-1 text-[12px] font-semibold text-ink-label">{words}</h2>
+      {rows &&
+        (rows.length > 0 ? (
+          <LookRows rows={rows} alone />
+        ) : (
+          <p className="px-3 py-1 text-ink-2">They are the same.</p>
+        ))}
     </>
   );
 }

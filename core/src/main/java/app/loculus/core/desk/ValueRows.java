@@ -14,7 +14,6 @@ import app.loculus.core.profile.WheelSlot;
 import app.loculus.core.profile.words.Stop;
 import app.loculus.core.programmer.Touching;
 import app.loculus.core.resolve.Resolved;
-import app.loculus.core.resolve.Source;
 import app.loculus.core.show.Show;
 import app.loculus.core.unit.Decimal;
 import java.util.LinkedHashMap;
@@ -94,13 +93,13 @@ public final class ValueRows {
             tally.mode = mode;
             tally.parameter = parameter;
             tally.count(resolved);
-            source(resolved.source(), tally);
+            source(resolved, tally);
         }
     }
 
-    private void source(Source source, Tally tally) {
-        tally.sources.add(source.word());
-        source.followed().flatMap(show::palette).ifPresent(p -> tally.palettes.add(p.number() + " " + p.name()));
+    private void source(Resolved resolved, Tally tally) {
+        tally.sources.add(resolved.from());
+        resolved.source().followed().flatMap(show::palette).ifPresent(p -> tally.palettes.add(p.number() + " " + p.name()));
     }
 
     private static ValueRow row(Attribute attribute, Tally t) {

@@ -163,7 +163,7 @@ public record ValueTable(List<ValueColumn> columns, int from, int all, List<Unit
             Show show, Resolved now, Optional<Held> held, AttributeDefinition definition, String slots) {
         return new ValueCell(
                 text(now, definition),
-                now.source().word(),
+                now.from(),
                 now.source()
                         .followed()
                         .flatMap(show::palette)

@@ -17,6 +17,11 @@ public record Resolved(ChannelFunction function, Fraction fraction, Source sourc
         return new Resolved(function, function.fractionOfDmx(channel.home()), new Source.Home(), HOME);
     }
 
+    /** Where it comes from in one word or two: home, hand, palette, highlight; the list or submaster that is played. */
+    public String from() {
+        return source instanceof Source.InLook ? layer : source.word();
+    }
+
     /** What the channel sends for it, before virtual dimmers. */
     public FunctionValue place() {
         return new FunctionValue(function, fraction);

@@ -209,4 +209,26 @@ class LooksTest {
                 .hasSize(1);
         assertThat(Rig.say(prepared.show(), "prepare cue 2").refused()).isTrue();
     }
+
+    @Test
+    void two_cues_are_held_against_each_other_in_words_with_groups_where_they_are_just_those() {
+        Show show = washes(
+                "1 thru 4", "record group 7 \"Bridge\"", "at 50 colour 12", "record cue 1", "clear all",
+                "1 thru 4 at 80", "record cue 2", "clear all", "3 zoom at 20", "record cue 3", "clear all");
+        List<Cue> cues = show.cues(show.lists().get(0).id());
+        assertThat(app.loculus.core.edit.look.LookContents.of(show, cues.get(1)))
+                .extracting(r -> r.stands() + " " + r.who() + ": " + r.what() + " " + r.value() + ", was " + r.was())
+                .containsExactly(
+                        "CHANGES group 7 “Bridge”: Dimmer 80 %, was 50 %",
+                        "CARRIED group 7 “Bridge”: colour colour 12 “Verdigris”, was ");
+        assertThat(app.loculus.core.edit.look.LookContents.between(
+                        show,
+                        app.loculus.core.edit.look.LookContents.standing(show, cues.get(2)),
+                        app.loculus.core.edit.look.LookContents.standing(show, cues.get(0))))
+                .extracting(r -> r.who() + ": " + r.what() + " " + r.value() + ", was " + r.was())
+                .containsExactly("group 7 “Bridge”: Dimmer 50 %, was 80 %", "3: Zoom nothing, was 20 %");
+        assertThat(app.loculus.core.edit.look.LookContents.counts(show, show.lists().get(0)))
+                .extracting(c -> c.changes() + " " + c.carried() + " " + c.plain())
+                .containsExactly("4 0 0", "4 0 0", "1 3 1");
+    }
 }

@@ -3,6 +3,7 @@ package app.loculus.app.api.looks;
 import app.loculus.app.session.Shows;
 import app.loculus.core.edit.look.LookContents;
 import app.loculus.core.edit.look.LookFinder;
+import app.loculus.core.edit.look.Taking;
 import app.loculus.core.look.Cue;
 import app.loculus.core.look.CueId;
 import app.loculus.core.look.Look;
@@ -54,9 +55,26 @@ class LooksController {
     @GetMapping("/api/shows/{id}/cues/{cue}")
     List<ContentRow> cue(@PathVariable long id, @PathVariable int cue) {
         Show show = shows.get(id).show();
-        Cue found = show.find(PartKinds.CUES, new CueId(cue))
+        return rows(LookContents.of(show, found(show, cue)));
+    }
+
+    /**
+     * How one state differs from another.
+     *
+     * @param cue id of a cue; @param other id of the cue it is held against, 0 for what is on stage now
+     */
+    @GetMapping("/api/shows/{id}/cues/{cue}/against/{other}")
+    List<ContentRow> against(@PathVariable long id, @PathVariable int cue, @PathVariable int other) {
+        Show show = shows.get(id).show();
+        return rows(LookContents.between(
+                show,
+                other == 0 ? Taking.onStage(shows.seen(id)) : LookContents.standing(show, found(show, other)),
+                LookContents.standing(show, found(show, cue))));
+    }
+
+    private static Cue found(Show show, int cue) {
+        return show.find(PartKinds.CUES, new CueId(cue))
                 .orElseThrow(() -> Refusal.of("cue.unknown", "cue", "There is no such cue."));
-        return rows(LookContents.of(show, found));
     }
 
     /** What a submaster or a look holds. @param kind submaster or look; @param number its number */

@@ -1,5 +1,6 @@
 package app.loculus.app.api.looks;
 
+import app.loculus.core.edit.look.DarkMoves;
 import app.loculus.core.edit.look.LookContents;
 import app.loculus.core.edit.look.Plain;
 import app.loculus.core.edit.look.SetList;
@@ -59,6 +60,7 @@ record LooksView(
      * @param changes units of which something is another than before; @param carried units as earlier cues set them
      * @param plain units that hold plain values
      * @param units how many it sets something of
+     * @param moves units that move while they come in and could do so in the dark
      */
     record CueView(
             int id,
@@ -77,7 +79,8 @@ record LooksView(
             int changes,
             int carried,
             int plain,
-            int units) {}
+            int units,
+            int moves) {}
 
     /** A look or a submaster. @param plain units that hold plain values */
     record KeptView(int id, int number, String name, int units, int plain) {}
@@ -126,9 +129,10 @@ record LooksView(
     private static ListView list(Show show, CueList l) {
         List<Cue> cues = show.cues(l.id());
         List<LookContents.Counts> counts = LookContents.counts(show, l);
+        List<DarkMoves.Found> moves = DarkMoves.of(show, l);
         List<CueView> views = new ArrayList<>();
         for (int i = 0; i < cues.size(); i++) {
-            views.add(cue(show, cues.get(i), counts.get(i)));
+            views.add(cue(show, cues.get(i), counts.get(i), moves.get(i).moves().size()));
         }
         return new ListView(
                 l.id().value(),
@@ -146,7 +150,7 @@ record LooksView(
                 views);
     }
 
-    private static CueView cue(Show show, Cue c, LookContents.Counts counts) {
+    private static CueView cue(Show show, Cue c, LookContents.Counts counts, int moves) {
         return new CueView(
                 c.id().value(),
                 c.number().toString(),
@@ -168,7 +172,8 @@ record LooksView(
                 counts.changes(),
                 counts.carried(),
                 counts.plain(),
-                show.look(c.look()).values().size());
+                show.look(c.look()).values().size(),
+                moves);
     }
 
     private static Double seconds(Optional<Seconds> time) {

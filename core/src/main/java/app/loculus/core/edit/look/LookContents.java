@@ -95,12 +95,41 @@ public final class LookContents {
     public static List<Row> of(Show show, Cue cue) {
         CueList list = show.list(cue.list()).orElseThrow();
         List<Cue> cues = show.cues(list.id());
+        int at = cues.indexOf(cue);
+        Map<UnitId, UnitValues> before = at == 0 ? Map.of() : standing(show, cues.get(at - 1));
+        return rows(show, before, show.look(cue.look()).values(), list.join() == CueList.Join.CARRYING_ON);
+    }
+
+    /** What stands when a list has come to a cue: the merge of all up to it, or it alone. */
+    public static Map<UnitId, UnitValues> standing(Show show, Cue cue) {
+        CueList list = show.list(cue.list()).orElseThrow();
+        List<Cue> cues = show.cues(list.id());
         Map<UnitId, UnitValues> standing = Map.of();
-        for (Cue earlier : cues.subList(0, cues.indexOf(cue))) {
-            Map<UnitId, UnitValues> own = show.look(earlier.look()).values();
+        for (Cue one : cues.subList(0, cues.indexOf(cue) + 1)) {
+            Map<UnitId, UnitValues> own = show.look(one.look()).values();
             standing = list.join() == CueList.Join.CARRYING_ON ? RecordLook.merged(standing, own) : own;
         }
-        return rows(show, standing, show.look(cue.look()).values(), list.join() == CueList.Join.CARRYING_ON);
+        return standing;
+    }
+
+    /** How one state differs from another: what is another there, or is there alone; rows that do not differ are left out. */
+    public static List<Row> between(Show show, Map<UnitId, UnitValues> one, Map<UnitId, UnitValues> other) {
+        Map<UnitId, UnitValues> gone = new LinkedHashMap<>();
+        one.forEach((unit, values) -> {
+            Map<Attribute, Touched> left = new LinkedHashMap<>(values.byAttribute());
+            Optional.ofNullable(other.get(unit)).ifPresent(o -> left.keySet().removeAll(o.byAttribute().keySet()));
+            if (!left.isEmpty()) {
+                gone.put(unit, new UnitValues(left));
+            }
+        });
+        List<Row> rows = new ArrayList<>(rows(show, one, other, false).stream()
+                .filter(r -> r.stands() == Stands.CHANGES)
+                .toList());
+        // What the other does not say goes to what lies below.
+        rows(show, Map.of(), gone, false)
+                .forEach(r -> rows.add(new Row(
+                        r.who(), r.kind(), r.what(), "nothing", r.value(), Stands.CHANGES, false, r.units())));
+        return rows;
     }
 
     /** What a look holds by itself. */

@@ -76,6 +76,11 @@ public record Taking(boolean all, Set<Kind> of, List<String> only, List<String> 
         return found;
     }
 
+    /** Everything that is not at home, as the lights of a show are seen. */
+    public static Map<UnitId, UnitValues> onStage(Show show) {
+        return new Taking(true, Set.of(), List.of(), List.of()).notAtHome(show);
+    }
+
     /** Without a look at highlight, which is never recorded. */
     private Map<UnitId, UnitValues> notAtHome(Show show) {
         Resolver unlit = show.unlit();
