@@ -12,6 +12,7 @@ import java.util.Map;
 import java.util.TreeMap;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentSkipListMap;
+import java.util.concurrent.locks.LockSupport;
 import java.util.stream.Collectors;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -38,6 +39,12 @@ public class FrameClock implements SmartLifecycle {
 
     private static final long STOP_MS = 1000;
 
+    /** A frame that was held up by less counts as in time. */
+    private static final long LATE_NANOS = 6_000_000L;
+
+    /** Added to how long a frame takes to make. */
+    private static final long SPARE_NANOS = 2_000_000L;
+
     private static final int NO_UNIVERSE = 0;
 
     private final LiveOutput output;
@@ -49,6 +56,9 @@ public class FrameClock implements SmartLifecycle {
     private Thread thread;
     private volatile boolean running;
     private volatile long packets;
+
+    /** How long it takes to make a frame, of late. */
+    private long makingNanos;
 
     FrameClock(LiveOutput output, Destinations destinations, OutputClock clock, SettingStore settings) {
         this.output = output;
@@ -96,27 +106,58 @@ public class FrameClock implements SmartLifecycle {
 
     /** Sends what is due. @return nanoseconds until something is due again */
     private long tick() {
+        long begun = System.nanoTime();
         try {
             Frames frames = output.frames();
+            makingNanos = (3 * makingNanos + System.nanoTime() - begun) / 4;
             trouble.remove(NO_UNIVERSE);
             List<Integer> on = frames.universes().stream()
                     .filter(u -> output.setup(u).on())
                     .toList();
             on.forEach(u -> universes.computeIfAbsent(u, x -> new Outgoing()));
-            long next = output.dueNanos();
-            next = next <= 0 ? Outgoing.GAP_NANOS : next;
+            long due = output.dueNanos();
+            boolean moves = due <= 0;
+            long now = moves ? together(frames, on) : System.nanoTime();
+            long next = Long.MAX_VALUE;
             for (Map.Entry<Integer, Outgoing> e : List.copyOf(universes.entrySet())) {
-                next = Math.min(next, one(e.getKey(), e.getValue(), on.contains(e.getKey()), frames));
+                next = Math.min(next, one(e.getKey(), e.getValue(), on.contains(e.getKey()), frames, now));
             }
-            return next;
+            // The next frame is begun so that it is made when it may go.
+            return moves
+                    ? Math.max(1, now + Outgoing.GAP_NANOS - makingNanos - SPARE_NANOS - System.nanoTime())
+                    : Math.min(next, due);
         } catch (RuntimeException e) {
             tell(NO_UNIVERSE, "A frame could not be rendered: " + e.getMessage(), e);
             return REST_NANOS;
         }
     }
 
-    private long one(int universe, Outgoing line, boolean on, Frames frames) {
+    /**
+     * Waits until all universes that have changed may go, so that they keep one beat while something moves. Held up a
+     * little it counts as in time, so that over time frames come as often as they may and never more often.
+     *
+     * @return the time that counts for all of them
+     */
+    private long together(Frames frames, List<Integer> on) {
+        long beat = on.stream()
+                .filter(u -> universes.get(u).changed(frames, u))
+                .mapToLong(u -> universes.get(u).earliest())
+                .max()
+                .orElse(Long.MIN_VALUE);
+        if (beat == Long.MIN_VALUE) {
+            return System.nanoTime();
+        }
+        long left = beat - System.nanoTime();
+        if (left > 0) {
+            // Finer than Thread.sleep, which rounds to milliseconds.
+            LockSupport.parkNanos(Math.min(left, Outgoing.GAP_NANOS));
+        }
         long now = System.nanoTime();
+        return now > beat && now - beat < LATE_NANOS ? beat : now;
+    }
+
+    /** @param now the time that counts */
+    private long one(int universe, Outgoing line, boolean on, Frames frames, long now) {
         try {
             line.redirect(on ? destinations.of(output.setup(universe)) : List.of());
             boolean changed = on && line.changed(frames, universe);

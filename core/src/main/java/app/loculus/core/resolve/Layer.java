@@ -148,13 +148,15 @@ public interface Layer {
 
         @Override
         public void lay(Fixture fixture, Mode mode, List<Resolved> channels, Resolver resolver) {
+            if (units.isEmpty()) {
+                return;
+            }
             Set<Integer> shown = units.stream()
                     .filter(u -> u.fixture().equals(fixture.id()))
                     .map(UnitId::cell)
                     .collect(Collectors.toSet());
             if (shown.isEmpty()) {
                 look.rest()
-                        .filter(share -> !units.isEmpty())
                         .ifPresent(share -> Mastered.outermost(mode)
                                 .forEach(dimmer -> channels.set(
                                         dimmer, channels.get(dimmer).dimmed(share.value()))));
