@@ -34,7 +34,11 @@ export function Shell({ children }: { children: ReactNode }) {
       <Rail />
       <main className="flex min-h-0 min-w-0 flex-col overflow-hidden">
         {children}
-        {benches === 0 && <RunningStrip />}
+        {benches === 0 && (
+          <div className="mt-auto">
+            <RunningStrip />
+          </div>
+        )}
       </main>
       <ShortcutSheet actions={actions} />
     </div>

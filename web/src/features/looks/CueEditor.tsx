@@ -22,7 +22,7 @@ export function CueEditor({ list, cues, opened }: Props) {
       {label}
       <input
         key={`${cues.map((c) => c.id).join()} ${what} ${value ?? ''}`}
-        className={`${inputShape} !w-14 text-right`}
+        className={`${inputShape} !w-16 text-right`}
         aria-label={`${label} of ${one ? `cue ${first.number}` : `${cues.length} cues`}`}
         placeholder={seconds(usual)}
         defaultValue={value == null ? '' : seconds(value)}
@@ -61,7 +61,7 @@ export function CueEditor({ list, cues, opened }: Props) {
         next
         <select
           aria-label="What starts the next cue"
-          className={`${inputShape} !w-auto`}
+          className={`${inputShape} !w-36`}
           value={one ? first.next : ''}
           onChange={(e) =>
             void runLines([
@@ -132,7 +132,7 @@ export function CueEditor({ list, cues, opened }: Props) {
             <select
               aria-label="Split off into a cue of its own that starts with it"
               title="Splits off what is chosen into a cue right behind it, with times of its own, that starts with it"
-              className={`${inputShape} !w-auto`}
+              className={`${inputShape} !w-28`}
               value=""
               onChange={(e) => void runLines([`split ${cueLine(list, first)} ${e.target.value}`])}
             >

@@ -20,7 +20,7 @@ export function RunningStrip() {
   return (
     <section
       aria-label="Running"
-      className="flex min-h-10 shrink-0 flex-wrap items-center gap-2 border-t border-line bg-paper px-3 py-1"
+      className="flex max-h-[84px] min-h-10 shrink-0 flex-wrap items-center gap-2 overflow-auto border-t border-line bg-paper px-3 py-1"
     >
       <span className="text-[12px] tracking-wide text-ink-label uppercase">Running</span>
       {play.runs.map((run) => (

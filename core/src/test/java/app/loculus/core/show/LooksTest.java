@@ -231,4 +231,13 @@ class LooksTest {
                 .extracting(c -> c.changes() + " " + c.carried() + " " + c.plain())
                 .containsExactly("4 0 0", "4 0 0", "1 3 1");
     }
+
+    @Test
+    void a_spread_over_many_is_one_row_from_its_first_to_its_last() {
+        Show show = Rig.show("patch 1 thru 40 as \"Dimmer\" at 1.1", "all at 10 thru 90", "record cue 1");
+        assertThat(app.loculus.core.edit.look.LookContents.of(
+                        show, show.cues(show.lists().get(0).id()).get(0)))
+                .extracting(r -> r.who() + ": " + r.what() + " " + r.value())
+                .containsExactly("1 thru 40: Dimmer 10 % … 90 %");
+    }
 }

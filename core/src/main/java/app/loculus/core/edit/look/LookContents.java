@@ -59,6 +59,9 @@ public final class LookContents {
 
     private record Key(Kind kind, String what, String value, String was, Stands stands, boolean plain) {}
 
+    /** More values of one thing than this are told from the first to the last. */
+    private static final int MOST_ROWS = 6;
+
     private LookContents() {}
 
     /** Counts for each cue of a list, in order. */
@@ -153,10 +156,40 @@ public final class LookContents {
             });
         }
         Groups groups = new Groups(show);
-        return alike.entrySet().stream()
+        return spreads(alike).entrySet().stream()
                 .map(e -> row(groups, show, e.getKey(), e.getValue()))
                 .sorted(java.util.Comparator.comparing(Row::stands).thenComparing(Row::kind))
                 .toList();
+    }
+
+    /** Many values of one thing are one row, from the first to the last: a spread is seen as one. */
+    private static Map<Key, List<UnitId>> spreads(Map<Key, List<UnitId>> alike) {
+        Map<Key, List<Key>> byWhat = new LinkedHashMap<>();
+        alike.keySet().forEach(k -> byWhat.computeIfAbsent(
+                        new Key(k.kind(), k.what(), "", "", k.stands(), k.plain()), x -> new ArrayList<>())
+                .add(k));
+        Map<Key, List<UnitId>> found = new LinkedHashMap<>();
+        byWhat.forEach((what, keys) -> {
+            if (keys.size() <= MOST_ROWS) {
+                keys.forEach(k -> found.put(k, alike.get(k)));
+                return;
+            }
+            Key first = keys.get(0);
+            Key last = keys.get(keys.size() - 1);
+            List<UnitId> units =
+                    keys.stream().flatMap(k -> alike.get(k).stream()).sorted().toList();
+            String was = first.was().equals(last.was()) ? first.was() : first.was() + " … " + last.was();
+            found.put(
+                    new Key(
+                            what.kind(),
+                            what.what(),
+                            first.value() + " … " + last.value(),
+                            was,
+                            what.stands(),
+                            what.plain()),
+                    units);
+        });
+        return found;
     }
 
     private static Row row(Groups groups, Show show, Key key, List<UnitId> units) {
