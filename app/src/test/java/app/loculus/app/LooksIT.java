@@ -35,7 +35,8 @@ class LooksIT extends InBrowser {
 
     private static Locator row(String number) {
         return page.getByRole(
-                AriaRole.OPTION, new Page.GetByRoleOptions().setName(Pattern.compile("^" + number.replace(".", "\\.") + "\\D")));
+                AriaRole.OPTION,
+                new Page.GetByRoleOptions().setName(Pattern.compile("^" + number.replace(".", "\\.") + "\\D")));
     }
 
     private static Locator name() {
@@ -98,7 +99,9 @@ class LooksIT extends InBrowser {
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Pause: Main"))
                 .click();
         assertThat(chip("Main")).containsText("paused");
-        page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("list").setExact(true))
+        page.getByRole(
+                        AriaRole.RADIO,
+                        new Page.GetByRoleOptions().setName("list").setExact(true))
                 .click();
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Release Main"))
                 .click();
@@ -112,11 +115,13 @@ class LooksIT extends InBrowser {
     void times_are_typed_for_several_dragged_and_pasted_and_cues_are_moved() {
         fourSteps();
         row("1").click();
-        row("3").click(new Locator.ClickOptions().setModifiers(java.util.List.of(com.microsoft.playwright.options.KeyboardModifier.SHIFT)));
+        row("3").click(new Locator.ClickOptions()
+                .setModifiers(java.util.List.of(com.microsoft.playwright.options.KeyboardModifier.SHIFT)));
         Locator in = page.getByLabel("in of 3 cues");
         in.fill("4");
         in.press("Enter");
-        assertThat(row("2").getByRole(AriaRole.IMG)).hasAttribute("aria-label", Pattern.compile("in 4, out 4, the rest 4"));
+        assertThat(row("2").getByRole(AriaRole.IMG))
+                .hasAttribute("aria-label", Pattern.compile("in 4, out 4, the rest 4"));
         assertThat(row("4").getByRole(AriaRole.IMG)).hasAttribute("aria-label", Pattern.compile("in 0,"));
         row("4").click();
         BoundingBox slopes = box(row("4").getByRole(AriaRole.IMG));
@@ -127,11 +132,14 @@ class LooksIT extends InBrowser {
         assertThat(row("4").getByRole(AriaRole.IMG)).hasAttribute("aria-label", Pattern.compile("in 2\\.[45]"));
         // As it comes from a sheet, into the rows from the held one on.
         row("1").click();
-        page.evaluate("() => { const d = new DataTransfer(); d.setData('text', 'cue\\tin\\tout\\twait\\n1\\t6\\t2\\t1\\n2\\t0:07\\t\\t');"
-                + " document.activeElement.dispatchEvent(new ClipboardEvent('paste', { clipboardData: d, bubbles: true })); }");
+        page.evaluate(
+                "() => { const d = new DataTransfer(); d.setData('text', 'cue\\tin\\tout\\twait\\n1\\t6\\t2\\t1\\n2\\t0:07\\t\\t');"
+                        + " document.activeElement.dispatchEvent(new ClipboardEvent('paste', { clipboardData: d, bubbles: true })); }");
         assertThat(row("1").getByRole(AriaRole.IMG)).hasAttribute("aria-label", Pattern.compile("Wait 1, in 6, out 2"));
         assertThat(row("2").getByRole(AriaRole.IMG)).hasAttribute("aria-label", Pattern.compile("in 7"));
-        row("4").dragTo(row("2"), new Locator.DragToOptions().setSourcePosition(40, 14).setTargetPosition(40, 14));
+        row("4").dragTo(
+                        row("2"),
+                        new Locator.DragToOptions().setSourcePosition(40, 14).setTargetPosition(40, 14));
         assertThat(row("1.5")).containsText("Starboard");
         page.keyboard().press("Control+z");
         assertThat(row("4")).containsText("Starboard");

@@ -95,7 +95,11 @@ class PlayingTest {
             press(app, Map.of("press", "blind", "on", true));
             assertThat(app.get("/api/shows/1").get("revision").asLong()).isEqualTo(revision);
             assertThat(app.get("/api/shows/1").get("undo").asText()).isEqualTo(undo);
-            assertThat(app.get("/api/shows/1/play").get("runs").get(0).get("level").asDouble())
+            assertThat(app.get("/api/shows/1/play")
+                            .get("runs")
+                            .get(0)
+                            .get("level")
+                            .asDouble())
                     .isEqualTo(50);
         }
         try (RunningApplication app = new RunningApplication(data)) {

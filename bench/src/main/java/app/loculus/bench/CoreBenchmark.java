@@ -203,7 +203,11 @@ public class CoreBenchmark {
 
     private static Show fading(Show patched) {
         String[] values = {
-            "all at 20 thru 90", "all colour xy 0.25, 0.39", "all pan at -90 thru 90", "all tilt at -30 thru 60", "all zoom at 10 thru 90"
+            "all at 20 thru 90",
+            "all colour xy 0.25, 0.39",
+            "all pan at -90 thru 90",
+            "all tilt at -30 thru 60",
+            "all zoom at 10 thru 90"
         };
         Show show = patched;
         for (int i = 1; i <= values.length; i++) {

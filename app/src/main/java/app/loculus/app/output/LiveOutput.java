@@ -144,7 +144,9 @@ public class LiveOutput {
         if (playingOf != now) {
             Repertoire today = now.show().repertoire();
             if (repertoire == null || !today.sameAs(repertoire)) {
-                playing = repertoire == null ? playing : playing.at(micros, repertoire).on(today, micros);
+                playing = repertoire == null
+                        ? playing
+                        : playing.at(micros, repertoire).on(today, micros);
             }
             repertoire = today;
             playingOf = now;
@@ -244,8 +246,7 @@ public class LiveOutput {
     }
 
     /** The whole stack: what runs, the show's own layers, the grand master, bringing up, slots driven by hand. */
-    private static Scene scene(
-            Snapshot now, Playing runs, long micros, Optional<BringingUp> up, Optional<Strip> over) {
+    private static Scene scene(Snapshot now, Playing runs, long micros, Optional<BringingUp> up, Optional<Strip> over) {
         List<Layer> above = new ArrayList<>();
         if (now != null) {
             up.filter(b -> b.show == now.id()).ifPresent(b -> above.addAll(b.layers(now.show())));

@@ -83,7 +83,8 @@ class LookStore implements PartStore<LookId, Look> {
     private Look look(LookRow row, List<LookValueRow> values, Losses losses) {
         Map<UnitId, UnitValues> held = new LinkedHashMap<>();
         values.forEach(v -> losses.attempt(kind(), () -> format.readPart(PartKinds.VALUES, v.held()))
-                .ifPresent(same -> format.readKeys(PartKinds.VALUES, Arrays.asList(v.units().split(" ")))
+                .ifPresent(same -> format.readKeys(
+                                PartKinds.VALUES, Arrays.asList(v.units().split(" ")))
                         .forEach(unit -> held.put(unit, same))));
         return new Look(new LookId(row.id()), Optional.ofNullable(row.number()), row.name(), held);
     }
@@ -107,8 +108,9 @@ class LookStore implements PartStore<LookId, Look> {
         rows.insert(new LookRow(show, id, look.number().orElse(null), look.name()));
         if (withValues) {
             Map<UnitValues, List<UnitId>> sharing = new LinkedHashMap<>();
-            look.values().forEach((unit, v) -> sharing.computeIfAbsent(v, x -> new ArrayList<>())
-                    .add(unit));
+            look.values()
+                    .forEach((unit, v) ->
+                            sharing.computeIfAbsent(v, x -> new ArrayList<>()).add(unit));
             sharing.forEach((v, units) -> {
                 String text = format.writePart(PartKinds.VALUES, v);
                 String runs = String.join(" ", format.writeKeys(PartKinds.VALUES, units));

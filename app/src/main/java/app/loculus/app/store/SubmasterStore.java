@@ -68,7 +68,13 @@ class SubmasterStore implements PartStore<SubmasterId, Submaster> {
             c.before().ifPresent(s -> rows.delete(show, c.key().value()));
             c.after()
                     .ifPresent(s -> rows.insert(new SubmasterRow(
-                            show, s.id().value(), s.number(), s.name(), s.tint(), s.note(), s.look().value())));
+                            show,
+                            s.id().value(),
+                            s.number(),
+                            s.name(),
+                            s.tint(),
+                            s.note(),
+                            s.look().value())));
         }
     }
 }

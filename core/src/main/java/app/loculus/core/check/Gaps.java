@@ -111,20 +111,21 @@ public final class Gaps {
                 found.add(new Gap(
                         "look",
                         Chapter.State.NEEDS_AN_EYE,
-                        Numbers.count(units, "unit") + (units == 1 ? " moves" : " move") + " while coming in with " + f.cue()
-                                + " of " + list + " and could do so in the dark: prepare cue " + f.cue().number()
+                        Numbers.count(units, "unit") + (units == 1 ? " moves" : " move") + " while coming in with "
+                                + f.cue()
+                                + " of " + list + " and could do so in the dark: prepare cue "
+                                + f.cue().number()
                                 + " of list " + list.number(),
                         numbers(f.moves().keySet())));
             }
             // Once is enough: what is carried on is the same light.
-            List<UnitId> lit =
-                    f.lit().stream().filter(u -> !told.contains(u)).toList();
+            List<UnitId> lit = f.lit().stream().filter(u -> !told.contains(u)).toList();
             if (!lit.isEmpty()) {
                 found.add(new Gap(
                         "look",
                         Chapter.State.NEEDS_AN_EYE,
-                        Numbers.count(lit.size(), "unit") + (lit.size() == 1 ? " has" : " have") + " intensity and no position in "
-                                + f.cue() + " of " + list,
+                        Numbers.count(lit.size(), "unit") + (lit.size() == 1 ? " has" : " have")
+                                + " intensity and no position in " + f.cue() + " of " + list,
                         numbers(lit)));
                 told.addAll(lit);
             }

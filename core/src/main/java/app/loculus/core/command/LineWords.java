@@ -16,6 +16,7 @@ final class LineWords {
                         + c.getStart()
                                 .getInputStream()
                                 .getText(Interval.of(
-                                        c.getStart().getStartIndex(), c.getStop().getStopIndex()));
+                                        c.getStart().getStartIndex(),
+                                        c.getStop().getStopIndex()));
     }
 }

@@ -78,8 +78,7 @@ final class LookClauses extends RoomClauses {
         return record(new Place.Under(Terms.maybe(c.integer())), c.text(), options(c.lookOption()), "");
     }
 
-    private static List<ShowEdit> record(
-            Place place, LineParser.TextContext name, Options options, String list) {
+    private static List<ShowEdit> record(Place place, LineParser.TextContext name, Options options, String list) {
         return one(new RecordLook(place, Terms.maybe(name), options.what(), options.onto(), list));
     }
 
@@ -87,8 +86,10 @@ final class LookClauses extends RoomClauses {
     public List<ShowEdit> visitRecordCue(LineParser.RecordCueContext c) {
         Place.InList place = place(c.cueRef(), c.ofList());
         Options options = options(c.lookOption());
-        List<SetCues.Change> changes = c.cueChange().stream().map(LookClauses::change).toList();
-        ShowEdit recorded = record(place, c.text(), options, LineWords.of(c.ofList())).get(0);
+        List<SetCues.Change> changes =
+                c.cueChange().stream().map(LookClauses::change).toList();
+        ShowEdit recorded =
+                record(place, c.text(), options, LineWords.of(c.ofList())).get(0);
         return List.of(recorded, draft -> {
             if (!changes.isEmpty()) {
                 new SetCues(List.of(recordedCue(draft, place)), changes).on(draft);
@@ -130,7 +131,8 @@ final class LookClauses extends RoomClauses {
     private static LookId look(Draft draft, LineParser.LookRefContext c) {
         Show show = draft.show();
         if (c.CUE() != null) {
-            return LookFinder.cue(show, list(show, c.ofList()), number(c.cueRef())).look();
+            return LookFinder.cue(show, list(show, c.ofList()), number(c.cueRef()))
+                    .look();
         }
         int number = Terms.integer(c.integer());
         return c.LOOK() != null
@@ -180,8 +182,8 @@ final class LookClauses extends RoomClauses {
                 CueNumber low = from.compareTo(to) < 0 ? from : to;
                 CueNumber high = from.compareTo(to) < 0 ? to : from;
                 List<Cue> between = show.cues(list.id()).stream()
-                        .filter(q -> q.number().compareTo(low) >= 0
-                                && q.number().compareTo(high) <= 0)
+                        .filter(q ->
+                                q.number().compareTo(low) >= 0 && q.number().compareTo(high) <= 0)
                         .toList();
                 if (between.isEmpty()) {
                     throw Refusal.of(
@@ -199,7 +201,8 @@ final class LookClauses extends RoomClauses {
 
     @Override
     public List<ShowEdit> visitSetCue(LineParser.SetCueContext c) {
-        List<SetCues.Change> changes = c.cueChange().stream().map(LookClauses::change).toList();
+        List<SetCues.Change> changes =
+                c.cueChange().stream().map(LookClauses::change).toList();
         return later(draft -> new SetCues(ids(cues(draft, c.cueRefs(), c.ofList())), changes));
     }
 
@@ -207,14 +210,12 @@ final class LookClauses extends RoomClauses {
         if (c instanceof LineParser.CueTimeContext t) {
             SetCues.Which which = t.IN() != null
                     ? SetCues.Which.IN
-                    : t.OUT() != null
-                            ? SetCues.Which.OUT
-                            : t.REST() != null ? SetCues.Which.REST : SetCues.Which.WAIT;
+                    : t.OUT() != null ? SetCues.Which.OUT : t.REST() != null ? SetCues.Which.REST : SetCues.Which.WAIT;
             return new SetCues.Change.Time(which, Optional.ofNullable(t.time()).map(LookClauses::time));
         }
         if (c instanceof LineParser.CueByItselfContext i) {
-            return new SetCues.Change.Next(new Start(
-                    i.BEGIN() != null ? Start.Trigger.BEGAN : Start.Trigger.ENDED, time(i.time())));
+            return new SetCues.Change.Next(
+                    new Start(i.BEGIN() != null ? Start.Trigger.BEGAN : Start.Trigger.ENDED, time(i.time())));
         }
         return c instanceof LineParser.CueNoteContext n
                 ? new SetCues.Change.Note(Terms.text(n.text()))
@@ -227,8 +228,8 @@ final class LookClauses extends RoomClauses {
 
     @Override
     public List<ShowEdit> visitPrepareCue(LineParser.PrepareCueContext c) {
-        return later(draft -> new PrepareCue(
-                LookFinder.cue(draft.show(), list(draft.show(), c.ofList()), number(c.cueRef()))
+        return later(draft ->
+                new PrepareCue(LookFinder.cue(draft.show(), list(draft.show(), c.ofList()), number(c.cueRef()))
                         .id()));
     }
 
@@ -236,14 +237,16 @@ final class LookClauses extends RoomClauses {
     public List<ShowEdit> visitMoveCue(LineParser.MoveCueContext c) {
         return later(draft -> {
             CueList list = list(draft.show(), c.ofList());
-            CueId moved = LookFinder.cue(draft.show(), list, number(c.cueRef(0))).id();
+            CueId moved =
+                    LookFinder.cue(draft.show(), list, number(c.cueRef(0))).id();
             CueNumber other = number(c.cueRef(1));
             return c.TO() != null
                     ? new MoveCue(moved, Optional.of(other), Optional.empty())
                     : new MoveCue(
                             moved,
                             Optional.empty(),
-                            Optional.of(LookFinder.cue(draft.show(), list, other).id()));
+                            Optional.of(
+                                    LookFinder.cue(draft.show(), list, other).id()));
         });
     }
 
@@ -284,7 +287,8 @@ final class LookClauses extends RoomClauses {
 
     @Override
     public List<ShowEdit> visitDeleteList(LineParser.DeleteListContext c) {
-        return later(draft -> new DeleteKept.OfList(list(draft.show(), c.listRef()).id()));
+        return later(
+                draft -> new DeleteKept.OfList(list(draft.show(), c.listRef()).id()));
     }
 
     @Override
@@ -366,9 +370,8 @@ final class LookClauses extends RoomClauses {
         if (c.integer() == null) {
             return null;
         }
-        RenameKept.Of of = c.LIST() != null
-                ? RenameKept.Of.LIST
-                : c.LOOK() != null ? RenameKept.Of.LOOK : RenameKept.Of.SUBMASTER;
+        RenameKept.Of of =
+                c.LIST() != null ? RenameKept.Of.LIST : c.LOOK() != null ? RenameKept.Of.LOOK : RenameKept.Of.SUBMASTER;
         return one(new RenameKept(of, Terms.integer(c.integer()), Terms.text(c.text())));
     }
 }

@@ -19,7 +19,9 @@ final class Presses extends LineBaseVisitor<Press> {
     }
 
     private CueListId list(LineParser.ListRefContext c) {
-        return c == null ? LookFinder.first(show).id() : LookClauses.list(show, c).id();
+        return c == null
+                ? LookFinder.first(show).id()
+                : LookClauses.list(show, c).id();
     }
 
     @Override
@@ -45,7 +47,8 @@ final class Presses extends LineBaseVisitor<Press> {
     public Press visitPlayJump(LineParser.PlayJumpContext c) {
         CueList list = LookClauses.list(show, c.ofList());
         return new Press.Jump(
-                list.id(), LookFinder.cue(show, list, LookClauses.number(c.cueRef())).id());
+                list.id(),
+                LookFinder.cue(show, list, LookClauses.number(c.cueRef())).id());
     }
 
     @Override
@@ -62,8 +65,10 @@ final class Presses extends LineBaseVisitor<Press> {
     public Press visitPlayGroup(LineParser.PlayGroupContext c) {
         return new Press.Group(
                 (c.groupRef().integer() != null
-                                ? GroupFinder.number(show, Terms.integer(c.groupRef().integer()))
-                                : GroupFinder.named(show, Terms.text(c.groupRef().text())))
+                                ? GroupFinder.number(
+                                        show, Terms.integer(c.groupRef().integer()))
+                                : GroupFinder.named(
+                                        show, Terms.text(c.groupRef().text())))
                         .id(),
                 level(c.amount()));
     }
@@ -71,7 +76,8 @@ final class Presses extends LineBaseVisitor<Press> {
     @Override
     public Press visitPlayRate(LineParser.PlayRateContext c) {
         CueList list = show.list(list(c.listRef())).orElseThrow();
-        return new Press.Rate(list.id(), list.tempo().rate(Terms.number(c.number())).rate());
+        return new Press.Rate(
+                list.id(), list.tempo().rate(Terms.number(c.number())).rate());
     }
 
     @Override

@@ -99,7 +99,10 @@ public final class ValueRows {
 
     private void source(Resolved resolved, Tally tally) {
         tally.sources.add(resolved.from());
-        resolved.source().followed().flatMap(show::palette).ifPresent(p -> tally.palettes.add(p.number() + " " + p.name()));
+        resolved.source()
+                .followed()
+                .flatMap(show::palette)
+                .ifPresent(p -> tally.palettes.add(p.number() + " " + p.name()));
     }
 
     private static ValueRow row(Attribute attribute, Tally t) {

@@ -18,7 +18,8 @@ public record CueNumber(int thousandths) implements Comparable<CueNumber> {
 
     public CueNumber {
         if (thousandths < 1 || thousandths > LAST) {
-            throw refusal(BigDecimal.valueOf(thousandths, 3).stripTrailingZeros().toPlainString());
+            throw refusal(
+                    BigDecimal.valueOf(thousandths, 3).stripTrailingZeros().toPlainString());
         }
     }
 

@@ -55,7 +55,8 @@ public final class Round {
     private int last(long number) {
         int[] order = shuffled(number);
         long from = number;
-        // Going back only as far as the ends could have been swapped: where first and last of the one before differ from it.
+        // Going back only as far as the ends could have been swapped: where first and last of the one before differ
+        // from it.
         while (from > 0 && touches(from)) {
             from--;
         }

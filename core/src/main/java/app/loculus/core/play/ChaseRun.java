@@ -49,8 +49,7 @@ record ChaseRun(
      * @param from what it comes in over at the step it began or was sent to, instead of the step before
      * @param fromStep that step's ⌊s⌋
      */
-    record Place(
-            long own, double position, long shift, Map<FixtureId, FunctionValue[]> from, long fromStep) {}
+    record Place(long own, double position, long shift, Map<FixtureId, FunctionValue[]> from, long fromStep) {}
 
     /** What it knows about a fixture at one moment. */
     private record Lane(Repertoire.Aim[] now, Repertoire.Aim[] before, FunctionValue[] from, double share) {}
@@ -94,8 +93,7 @@ record ChaseRun(
 
     /** The same from where it stands now on. */
     ChaseRun standing(long now) {
-        Place here =
-                new Place(clock.at(now), position(now), place.shift(), place.from(), place.fromStep());
+        Place here = new Place(clock.at(now), position(now), place.shift(), place.from(), place.fromStep());
         return new ChaseRun(list, label, clock, level, since, tempo, here, steps, taps);
     }
 
@@ -127,8 +125,7 @@ record ChaseRun(
     public boolean moves(long from, long to) {
         double s0 = position(from);
         double s1 = position(to);
-        return s0 != s1
-                && (Math.floor(s0) != Math.floor(s1) || tempo.share(s0) < 1 || tempo.share(s1) < 1);
+        return s0 != s1 && (Math.floor(s0) != Math.floor(s1) || tempo.share(s0) < 1 || tempo.share(s1) < 1);
     }
 
     @Override
@@ -139,9 +136,7 @@ record ChaseRun(
         boolean first = k == place.fromStep();
         Repertoire.Aim[] before = first ? null : steps.get(step(k - 1)).state().get(fixture);
         FunctionValue[] from = first ? place.from().get(fixture) : null;
-        return coming == null && before == null && from == null
-                ? null
-                : new Lane(coming, before, from, tempo.share(s));
+        return coming == null && before == null && from == null ? null : new Lane(coming, before, from, tempo.share(s));
     }
 
     @Override
@@ -176,6 +171,8 @@ record ChaseRun(
         if (tempo.share(s) < 1) {
             return now;
         }
-        return steps.size() == 1 ? Long.MAX_VALUE : now + (long) Math.ceil((Math.floor(s) + 1 - s) * MINUTE / tempo.rate());
+        return steps.size() == 1
+                ? Long.MAX_VALUE
+                : now + (long) Math.ceil((Math.floor(s) + 1 - s) * MINUTE / tempo.rate());
     }
 }

@@ -93,18 +93,21 @@ final class Contents {
                                 all.computeIfAbsent(
                                         fixture.id(),
                                         f -> new Placed
-                                                [patch.modeOf(fixture).channels().size()]))));
+                                                [patch.modeOf(fixture)
+                                                        .channels()
+                                                        .size()]))));
         return all;
     }
 
     private void place(Fixture fixture, UnitId unit, UnitValues values, Placed[] channels) {
         Mode mode = patch.modeOf(fixture);
-        resolver.held(unit, values).forEach((attribute, held) -> mode.parameter(unit.cell(), attribute)
-                .ifPresent(parameter -> held.value().in(mode, parameter).ifPresent(place -> {
-                    boolean snaps = held.value() instanceof AttributeValue.Named
-                            || mode.channels().get(parameter.channel()).snap();
-                    channels[parameter.channel()] = new Placed(place, snaps, source(held), time(held));
-                })));
+        resolver.held(unit, values)
+                .forEach((attribute, held) -> mode.parameter(unit.cell(), attribute)
+                        .ifPresent(parameter -> held.value().in(mode, parameter).ifPresent(place -> {
+                            boolean snaps = held.value() instanceof AttributeValue.Named
+                                    || mode.channels().get(parameter.channel()).snap();
+                            channels[parameter.channel()] = new Placed(place, snaps, source(held), time(held));
+                        })));
     }
 
     private static Source source(Held held) {

@@ -49,6 +49,11 @@ record CueRun(
         return new CueRun(list, label, other, level, at, began, follows, tracks, ends, releasing);
     }
 
+    /** The same with nothing that starts by itself. */
+    CueRun staying() {
+        return new CueRun(list, label, clock, level, at, began, OptionalLong.empty(), tracks, ends, releasing);
+    }
+
     CueRun holding(Map<FixtureId, Track[]> others, String called) {
         return new CueRun(list, called, clock, level, at, began, follows, others, last(others), releasing);
     }

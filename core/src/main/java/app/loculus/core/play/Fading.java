@@ -81,7 +81,10 @@ final class Fading {
         }
         FunctionValue to = aim.placed().place();
         Seconds time = dims(to)
-                ? cue.timing().intensity(from == null || to.light() > from.light(), aim.placed().time())
+                ? cue.timing()
+                        .intensity(
+                                from == null || to.light() > from.light(),
+                                aim.placed().time())
                 : cue.timing().other(aim.placed().time());
         return new Track(
                 from,

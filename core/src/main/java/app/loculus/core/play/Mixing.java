@@ -140,8 +140,7 @@ final class Mixing {
     private FunctionValue alone(int which, int count, Resolved below) {
         if (intensity(count)) {
             Wish own = wishes[which];
-            return FunctionValue.lit(
-                    (own.to == null ? own.from : own.to).function(), own.light(open(count, below)));
+            return FunctionValue.lit((own.to == null ? own.from : own.to).function(), own.light(open(count, below)));
         }
         FunctionValue value = below.place();
         for (int i = 0; i <= which; i++) {

@@ -6,17 +6,12 @@ import app.loculus.core.look.CueList;
 import app.loculus.core.look.CueListId;
 import app.loculus.core.look.SubmasterId;
 import app.loculus.core.look.Taps;
-import app.loculus.core.patch.Fixture;
 import app.loculus.core.patch.FixtureId;
-import app.loculus.core.patch.UnitId;
-import app.loculus.core.profile.Attribute;
 import app.loculus.core.profile.FunctionValue;
-import app.loculus.core.profile.Mode;
 import app.loculus.core.selection.GroupId;
 import app.loculus.core.unit.Fraction;
 import java.util.ArrayList;
 import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -61,9 +56,7 @@ public record Playing(
         List<Run> left = playing.runs.stream()
                 .filter(r -> !(r.releasing() && r.clock().at(now) >= ((CueRun) r).ends()))
                 .toList();
-        return left.size() == playing.runs.size()
-                ? playing
-                : playing.with(left);
+        return left.size() == playing.runs.size() ? playing : playing.with(left);
     }
 
     /** The list whose next cue should have started the longest ago. */
@@ -152,7 +145,9 @@ public record Playing(
             return changing(id, r -> r.clocked(r.clock().going(at)));
         }
         if (list.chase()) {
-            return run.filter(r -> r instanceof ChaseRun).isPresent() ? this : with(chase(list, 0, at, repertoire), true);
+            return run.filter(r -> r instanceof ChaseRun).isPresent()
+                    ? this
+                    : with(chase(list, 0, at, repertoire), true);
         }
         return run.filter(r -> r instanceof CueRun && !r.releasing())
                 .map(r -> onwards((CueRun) r, 1, at, repertoire))
@@ -174,34 +169,19 @@ public record Playing(
         List<Cue> cues = repertoire.cues(run.list());
         int next = index(run.at(), cues, by);
         return list == null || next < 0 || next >= cues.size()
-                ? with(stopped(run), false)
+                ? with(run.staying(), false)
                 : come(list, next, at, repertoire);
     }
 
-    private static CueRun stopped(CueRun run) {
-        return new CueRun(
-                run.list(),
-                run.label(),
-                run.clock(),
-                run.level(),
-                run.at(),
-                run.began(),
-                OptionalLong.empty(),
-                run.tracks(),
-                run.ends(),
-                run.releasing());
-    }
-
     /** A cue that is gone stands between its neighbours. */
-    private static int index(CueRun.At at, List<Cue> cues, int by) {
+    static int index(CueRun.At at, List<Cue> cues, int by) {
         for (int i = 0; i < cues.size(); i++) {
             if (cues.get(i).id().equals(at.cue())) {
                 return i + by;
             }
         }
-        int before = (int) cues.stream()
-                .filter(c -> c.number().compareTo(at.number()) < 0)
-                .count();
+        int before = (int)
+                cues.stream().filter(c -> c.number().compareTo(at.number()) < 0).count();
         return by > 0 ? before : before + by;
     }
 
@@ -219,7 +199,7 @@ public record Playing(
                 : with(chase(list, index, at, repertoire), true);
     }
 
-    private Playing come(CueList list, int index, long at, Repertoire repertoire) {
+    Playing come(CueList list, int index, long at, Repertoire repertoire) {
         Cue cue = repertoire.cues(list.id()).get(index);
         Run before = run(list.id()).orElse(null);
         Clockwork clock = before == null ? Clockwork.GOING : before.clock().going(at);
@@ -247,7 +227,7 @@ public record Playing(
         return "list " + list.number();
     }
 
-    private ChaseRun chase(CueList list, int index, long at, Repertoire repertoire) {
+    ChaseRun chase(CueList list, int index, long at, Repertoire repertoire) {
         Run before = run(list.id()).orElse(null);
         ChaseRun fresh = new ChaseRun(
                 list.id(),
@@ -266,7 +246,7 @@ public record Playing(
         return chase.placed(new ChaseRun.Place(chase.clock().at(at), 0, 0, Map.of(), 0));
     }
 
-    private static List<ChaseRun.Step> steps(CueList list, Repertoire repertoire) {
+    static List<ChaseRun.Step> steps(CueList list, Repertoire repertoire) {
         List<Cue> cues = repertoire.cues(list.id());
         List<ChaseRun.Step> steps = new ArrayList<>();
         for (int i = 0; i < cues.size(); i++) {
@@ -288,7 +268,9 @@ public record Playing(
                     .forEach(f -> Optional.ofNullable(fading.standing(f, false)).ifPresent(v -> from.put(f, v)));
         }
         long k = new app.loculus.core.look.Round(
-                        chase.steps().size(), chase.tempo().direction(), chase.tempo().seed())
+                        chase.steps().size(),
+                        chase.tempo().direction(),
+                        chase.tempo().seed())
                 .when(index, 0);
         return chase.placed(new ChaseRun.Place(chase.clock().at(at), 0, k, from, 0));
     }
@@ -309,8 +291,7 @@ public record Playing(
         Clockwork clock = run.clock().going(at);
         long own = clock.at(at);
         long since = run instanceof ChaseRun chase ? chase.since() : at;
-        Map<FixtureId, Track[]> tracks =
-                new Fading(repertoire, voices(), run, own, at).away(list.release(), since);
+        Map<FixtureId, Track[]> tracks = new Fading(repertoire, voices(), run, own, at).away(list.release(), since);
         CueRun.At where = run instanceof CueRun c
                 ? c.at()
                 : at(((ChaseRun) run).steps().get(((ChaseRun) run).stepAt(at)).cue(), repertoire.cues(id));
@@ -415,96 +396,6 @@ public record Playing(
      * stops.
      */
     public Playing on(Repertoire repertoire, long now) {
-        List<Run> standing = new ArrayList<>();
-        runs.forEach(r -> today(r, repertoire, now).ifPresent(standing::add));
-        List<SubmasterVoice> subs = new ArrayList<>();
-        submasters.forEach(s -> repertoire
-                .submaster(s.submaster())
-                .ifPresent(m -> subs.add(s.holding(repertoire.placed(m.look()), "submaster " + m.number()))));
-        List<GroupVoice> faders = groups.stream()
-                .map(g -> new GroupVoice(g.group(), g.label(), g.level(), g.since(), dimmers(g.group(), repertoire)))
-                .filter(g -> !g.dimmers().isEmpty())
-                .toList();
-        return new Playing(standing, subs, faders, master, blind);
-    }
-
-    private static Map<FixtureId, FunctionValue[]> dimmers(GroupId group, Repertoire repertoire) {
-        Map<FixtureId, FunctionValue[]> all = new LinkedHashMap<>();
-        for (UnitId unit : repertoire.members(group)) {
-            Fixture fixture = repertoire.patch().find(unit.fixture()).orElse(null);
-            if (fixture != null) {
-                Mode mode = repertoire.patch().modeOf(fixture);
-                FunctionValue[] full = all.computeIfAbsent(
-                        fixture.id(), f -> new FunctionValue[mode.channels().size()]);
-                mode.homesOf(unit.cell(), Attribute.DIMMER)
-                        .forEach(cell -> mode.parameter(cell, Attribute.DIMMER)
-                                .ifPresent(p -> full[p.channel()] = FunctionValue.lit(p.function(), 1)));
-            }
-        }
-        return all;
-    }
-
-    private Optional<Run> today(Run run, Repertoire repertoire, long now) {
-        CueList list = repertoire.list(run.list()).orElse(null);
-        List<Cue> cues = repertoire.cues(run.list());
-        if (list == null || cues.isEmpty() && !run.releasing()) {
-            return Optional.empty();
-        }
-        if (run instanceof ChaseRun chase) {
-            return Optional.of(list.chase() ? today(chase, list, repertoire, now) : cue(chase, list, repertoire, now));
-        }
-        CueRun cue = (CueRun) run;
-        if (cue.releasing()) {
-            return Optional.of(cue);
-        }
-        return Optional.of(list.chase() ? chase(list, place(cue, cues), now, repertoire) : today(cue, list, repertoire));
-    }
-
-    private static int place(CueRun run, List<Cue> cues) {
-        return Math.max(0, Math.min(cues.size() - 1, index(run.at(), cues, 0)));
-    }
-
-    private static CueRun today(CueRun run, CueList list, Repertoire repertoire) {
-        List<Cue> cues = repertoire.cues(list.id());
-        int index = index(run.at(), cues, 0);
-        boolean there = index >= 0 && index < cues.size() && cues.get(index).id().equals(run.at().cue());
-        int state = there ? index : index(run.at(), cues, 1) - 1;
-        Map<FixtureId, Repertoire.Aim[]> aims =
-                state < 0 || list.join() == CueList.Join.STANDING_ALONE && !there
-                        ? Map.of()
-                        : repertoire.state(list, state);
-        return run.holding(new Rebinding(repertoire.patch(), run).to(aims), label(list));
-    }
-
-    private static ChaseRun today(ChaseRun chase, CueList list, Repertoire repertoire, long now) {
-        List<ChaseRun.Step> steps = steps(list, repertoire);
-        int stood = chase.stepAt(now);
-        CueId cue = chase.steps().get(stood).cue();
-        int stands = Math.max(0, steps.stream().map(ChaseRun.Step::cue).toList().indexOf(cue));
-        boolean turned = !list.tempo().direction().equals(chase.tempo().direction())
-                || list.tempo().seed() != chase.tempo().seed()
-                || steps.size() != chase.steps().size()
-                || stands != stood;
-        ChaseRun next = chase.holding(steps, label(list))
-                .at(list.tempo().rate(chase.tempo().rate()));
-        if (!turned) {
-            return next;
-        }
-        // The same step again, as far on as it was.
-        double position = chase.position(now);
-        double f = position - Math.floor(position);
-        long k = new app.loculus.core.look.Round(
-                        steps.size(), next.tempo().direction(), next.tempo().seed())
-                .when(stands, steps.size() > 1 ? 1 : 0);
-        return next.placed(
-                new ChaseRun.Place(chase.clock().at(now), f, k, Map.of(), Long.MIN_VALUE));
-    }
-
-    /** A chase that is a list again stays where it is. */
-    private CueRun cue(ChaseRun chase, CueList list, Repertoire repertoire, long now) {
-        List<Cue> cues = repertoire.cues(list.id());
-        CueId stood = chase.steps().get(chase.stepAt(now)).cue();
-        int index = Math.max(0, cues.stream().map(Cue::id).toList().indexOf(stood));
-        return (CueRun) come(list, index, now, repertoire).run(list.id()).orElseThrow();
+        return new Today(this, repertoire, now).goingOn();
     }
 }

@@ -9,7 +9,6 @@ import app.loculus.core.look.Look;
 import app.loculus.core.look.LookId;
 import app.loculus.core.look.Submaster;
 import app.loculus.core.look.SubmasterId;
-import app.loculus.core.palette.Shelf;
 import app.loculus.core.patch.Fixture;
 import app.loculus.core.patch.FixtureId;
 import app.loculus.core.patch.Patch;
@@ -63,11 +62,7 @@ public final class Repertoire {
     }
 
     private Repertoire(
-            Scene scene,
-            Parts parts,
-            Function<GroupId, List<UnitId>> members,
-            Resolver resolver,
-            Contents before) {
+            Scene scene, Parts parts, Function<GroupId, List<UnitId>> members, Resolver resolver, Contents before) {
         this.scene = scene;
         this.parts = parts;
         this.members = members;
@@ -75,8 +70,9 @@ public final class Repertoire {
         this.contents = before == null
                 ? new Contents(scene.patch(), scene.shelf(), resolver)
                 : before.on(scene.patch(), scene.shelf(), resolver);
-        sorted(parts.cues().values()).forEach(c -> cues.computeIfAbsent(c.list(), l -> new ArrayList<>())
-                .add(c));
+        sorted(parts.cues().values())
+                .forEach(c ->
+                        cues.computeIfAbsent(c.list(), l -> new ArrayList<>()).add(c));
     }
 
     private static List<Cue> sorted(Collection<Cue> all) {

@@ -57,7 +57,8 @@ public record Runs(boolean blind, double master, List<One> all) {
 
     public static Runs of(Playing playing, long now, Repertoire repertoire) {
         List<One> all = new ArrayList<>();
-        playing.runs().forEach(r -> all.add(r instanceof ChaseRun c ? chase(c, now) : list((CueRun) r, now, repertoire)));
+        playing.runs()
+                .forEach(r -> all.add(r instanceof ChaseRun c ? chase(c, now) : list((CueRun) r, now, repertoire)));
         playing.submasters()
                 .forEach(s -> all.add(plain(Kind.SUBMASTER, s.submaster().value(), s.counting())));
         playing.groups().forEach(g -> all.add(plain(Kind.GROUP, g.group().value(), g.level())));
@@ -90,7 +91,11 @@ public record Runs(boolean blind, double master, List<One> all) {
                 .filter(c -> c.id().equals(r.at().cue()))
                 .findFirst();
         double length = r.releasing()
-                ? repertoire.list(r.list()).map(CueList::release).map(s -> s.value()).orElse(0.0)
+                ? repertoire
+                        .list(r.list())
+                        .map(CueList::release)
+                        .map(s -> s.value())
+                        .orElse(0.0)
                 : (r.ends() - r.began()) / SECOND;
         return new One(
                 Kind.LIST,

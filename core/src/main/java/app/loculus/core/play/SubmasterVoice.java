@@ -13,12 +13,7 @@ import java.util.Set;
  * @param since when it left 0
  */
 record SubmasterVoice(
-        SubmasterId submaster,
-        String label,
-        double level,
-        boolean flashed,
-        long since,
-        Map<FixtureId, Placed[]> placed)
+        SubmasterId submaster, String label, double level, boolean flashed, long since, Map<FixtureId, Placed[]> placed)
         implements Voice {
 
     double counting() {

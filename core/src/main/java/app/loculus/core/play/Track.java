@@ -48,15 +48,6 @@ record Track(
     Track to(Placed goal, CueId now) {
         return goal.place().equals(to) && now.equals(by) && goal.source().equals(source)
                 ? this
-                : new Track(
-                        from,
-                        goal.place(),
-                        start,
-                        delay,
-                        time,
-                        snaps || goal.snaps(),
-                        since,
-                        now,
-                        goal.source());
+                : new Track(from, goal.place(), start, delay, time, snaps || goal.snaps(), since, now, goal.source());
     }
 }

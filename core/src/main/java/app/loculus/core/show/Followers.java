@@ -66,7 +66,9 @@ final class Followers {
                     .limit(MOST_NAMED)
                     .map(l -> LookHolders.words(after, l))
                     .collect(Collectors.joining(", "));
-            words.accept(Numbers.count(looks.size(), "look") + (looks.size() == 1 ? " follows: " : " follow: ") + named
+            words.accept(Numbers.count(looks.size(), "look")
+                    + (looks.size() == 1 ? " follows: " : " follow: ")
+                    + named
                     + (looks.size() > MOST_NAMED ? " and " + (looks.size() - MOST_NAMED) + " more" : ""));
         }
     }

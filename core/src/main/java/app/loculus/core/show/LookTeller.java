@@ -18,10 +18,10 @@ final class LookTeller implements Teller<LookId, Look> {
             SortedMap<LookId, Look> are,
             Consumer<String> words) {
         // Those that are held come and go with whatever holds them.
-        Teller.<LookId, Look>comings("look", Look::toString)
-                .tell(before, after, numbered(were), numbered(are), words);
+        Teller.<LookId, Look>comings("look", Look::toString).tell(before, after, numbered(were), numbered(are), words);
         List<String> changed = are.entrySet().stream()
-                .filter(e -> were.containsKey(e.getKey()) && !were.get(e.getKey()).equals(e.getValue()))
+                .filter(e ->
+                        were.containsKey(e.getKey()) && !were.get(e.getKey()).equals(e.getValue()))
                 .map(e -> LookHolders.words(after, e.getValue()))
                 .toList();
         if (!changed.isEmpty()) {

@@ -130,9 +130,8 @@ public final class PartKinds {
                     Submaster.class)
             .keyedBy(Submaster::id)
             .numberedBy(s -> "submaster " + s.number())
-            .brokenWhen((show, s) -> show.find(LOOKS, s.look()).isPresent()
-                    ? Optional.empty()
-                    : Optional.of(s + " would hold no look"))
+            .brokenWhen((show, s) ->
+                    show.find(LOOKS, s.look()).isPresent() ? Optional.empty() : Optional.of(s + " would hold no look"))
             .told(Teller.named("submaster", Submaster::toString));
 
     public static final PartKind<Integer, UniverseSetup> UNIVERSES = PartKind.of(
@@ -165,24 +164,23 @@ public final class PartKinds {
             .refitting((show, opened, refit) ->
                     Optional.of(opened.look().map(refit::keepsLook).orElse(true) ? opened : Opened.NONE));
 
-    public static final List<PartKind<?, ?>> ALL =
-            List.of(
-                    NAME,
-                    PROFILES,
-                    FIXTURES,
-                    GROUPS,
-                    MARKS,
-                    PALETTES,
-                    NICHE_PAGES,
-                    LOOKS,
-                    LISTS,
-                    CUES,
-                    SUBMASTERS,
-                    UNIVERSES,
-                    VALUES,
-                    HAND,
-                    HIGHLIGHT,
-                    OPENED);
+    public static final List<PartKind<?, ?>> ALL = List.of(
+            NAME,
+            PROFILES,
+            FIXTURES,
+            GROUPS,
+            MARKS,
+            PALETTES,
+            NICHE_PAGES,
+            LOOKS,
+            LISTS,
+            CUES,
+            SUBMASTERS,
+            UNIVERSES,
+            VALUES,
+            HAND,
+            HIGHLIGHT,
+            OPENED);
 
     private PartKinds() {}
 
@@ -207,9 +205,7 @@ public final class PartKinds {
         if (show.find(LISTS, cue.list()).isEmpty()) {
             return Optional.of(cue + " would be in no list");
         }
-        return show.find(LOOKS, cue.look()).isPresent()
-                ? Optional.empty()
-                : Optional.of(cue + " would hold no look");
+        return show.find(LOOKS, cue.look()).isPresent() ? Optional.empty() : Optional.of(cue + " would hold no look");
     }
 
     private static PartKind.Keys<Whole> whole() {
@@ -240,9 +236,8 @@ public final class PartKinds {
     private static Look refitted(Look look, Refit refit) {
         Map<UnitId, UnitValues> after = new LinkedHashMap<>();
         look.values()
-                .forEach((unit, values) -> refitted(unit, values, refit)
-                        .filter(v -> !v.isEmpty())
-                        .ifPresent(v -> after.put(unit, v)));
+                .forEach((unit, values) ->
+                        refitted(unit, values, refit).filter(v -> !v.isEmpty()).ifPresent(v -> after.put(unit, v)));
         return same(after, look.values()) ? look : look.holding(after);
     }
 

@@ -317,7 +317,11 @@ public final class Show {
     public Repertoire repertoire() {
         if (repertoire == null) {
             Repertoire.Parts playable = new Repertoire.Parts(
-                    all(PartKinds.LOOKS), all(PartKinds.LISTS), all(PartKinds.CUES), all(PartKinds.SUBMASTERS), all(PartKinds.GROUPS));
+                    all(PartKinds.LOOKS),
+                    all(PartKinds.LISTS),
+                    all(PartKinds.CUES),
+                    all(PartKinds.SUBMASTERS),
+                    all(PartKinds.GROUPS));
             repertoire = played.map(r -> r.on(scene(), playable, this::members))
                     .orElseGet(() -> new Repertoire(scene(), playable, this::members));
         }

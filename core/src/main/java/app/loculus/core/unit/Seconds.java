@@ -26,8 +26,7 @@ public record Seconds(int millis) implements Comparable<Seconds> {
     /** Rounded to milliseconds, halves up. */
     public static Seconds of(double seconds) {
         if (!(seconds >= 0 && seconds * 1000 <= LONGEST)) {
-            throw Refusal.of(
-                    "unit.seconds", "time", Decimal.text(seconds, 3) + " s is outside 0 to 86400 s (a day).");
+            throw Refusal.of("unit.seconds", "time", Decimal.text(seconds, 3) + " s is outside 0 to 86400 s (a day).");
         }
         return new Seconds((int) Math.round(seconds * 1000));
     }

@@ -89,7 +89,9 @@ class LookFiguresTest {
     void taps_give_the_median_of_the_last_four_gaps() {
         assertThat(taps(0, .5, 1.02, 1.5, 2.01).rate().orElseThrow()).isCloseTo(118.8, within(.05));
         assertThat(taps(0).rate()).isEmpty();
-        assertThat(taps(0, .5, 4).rate()).as("a gap of more than three seconds starts anew").isEmpty();
+        assertThat(taps(0, .5, 4).rate())
+                .as("a gap of more than three seconds starts anew")
+                .isEmpty();
         assertThat(taps(0, 10, 10.6, 11.2).rate().orElseThrow()).isCloseTo(100, within(1e-6));
     }
 
@@ -103,12 +105,21 @@ class LookFiguresTest {
 
     @ParameterizedTest
     @CsvSource({
-        "1,2,1.5", "1,'',2", "'',1,0.5", "3.5,3.6,3.55", "1,1.001,''", "1,1.002,1.001", "'','',1", "2.5,'',3", "1,10,6"
+        "1,2,1.5",
+        "1,'',2",
+        "'',1,0.5",
+        "3.5,3.6,3.55",
+        "1,1.001,''",
+        "1,1.002,1.001",
+        "'','',1",
+        "2.5,'',3",
+        "1,10,6"
     })
     void a_number_between_two_is_as_round_as_can_be(String before, String after, String expected) {
         Optional<CueNumber> low = Optional.of(before).filter(s -> !s.isEmpty()).map(CueNumber::parse);
         Optional<CueNumber> high = Optional.of(after).filter(s -> !s.isEmpty()).map(CueNumber::parse);
-        assertThat(CueNumber.between(low, high).map(CueNumber::toString).orElse("")).isEqualTo(expected);
+        assertThat(CueNumber.between(low, high).map(CueNumber::toString).orElse(""))
+                .isEqualTo(expected);
     }
 
     @Test
@@ -117,7 +128,8 @@ class LookFiguresTest {
         for (String wrong : List.of("0", "10000", "1.2345", "-1", "x", "1e3", "9e99")) {
             assertThatThrownBy(() -> CueNumber.parse(wrong)).as(wrong).isInstanceOf(Refusal.class);
         }
-        assertThat(Arrays.asList("4", "0.5 s", "1:30", "0").stream().map(t -> Seconds.parse(t).value()))
+        assertThat(Arrays.asList("4", "0.5 s", "1:30", "0").stream()
+                        .map(t -> Seconds.parse(t).value()))
                 .containsExactly(4.0, .5, 90.0, 0.0);
         for (String wrong : List.of("-1", "x", "86401", "1:75", "NaN", "Infinity")) {
             assertThatThrownBy(() -> Seconds.parse(wrong)).as(wrong).isInstanceOf(Refusal.class);

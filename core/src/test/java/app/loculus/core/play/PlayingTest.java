@@ -20,9 +20,15 @@ class PlayingTest {
 
     private static Show threeCues() {
         return dimmers(
-                "1 at 100", "record cue 1 in 0", "clear all",
-                "1 at 40", "record cue 2 in 4 out 4", "clear all",
-                "1 at 80", "record cue 3 in 3", "clear all");
+                "1 at 100",
+                "record cue 1 in 0",
+                "clear all",
+                "1 at 40",
+                "record cue 2 in 4 out 4",
+                "clear all",
+                "1 at 80",
+                "record cue 3 in 3",
+                "clear all");
     }
 
     @Test
@@ -39,11 +45,12 @@ class PlayingTest {
 
     @Test
     void what_is_not_set_is_carried_on_or_falls_out_where_cues_stand_alone() {
-        Show show = dimmers(
-                "1 at 100", "record cue 1 in 0", "clear all", "2 at 60", "record cue 2 in 2", "clear all");
+        Show show = dimmers("1 at 100", "record cue 1 in 0", "clear all", "2 at 60", "record cue 2 in 2", "clear all");
         Stage carrying = new Stage(show).press(0, "go").press(1, "go");
         assertThat(carrying.slots(3, 1, 2)).containsExactly(255, 153);
-        Stage alone = new Stage(Rig.after(show, "list 1 standing alone")).press(0, "go").press(1, "go");
+        Stage alone = new Stage(Rig.after(show, "list 1 standing alone"))
+                .press(0, "go")
+                .press(1, "go");
         assertThat(alone.percent(2, 1)).as("on its way out").isEqualTo(50);
         assertThat(alone.slots(3, 1, 2)).containsExactly(0, 153);
     }
@@ -51,11 +58,20 @@ class PlayingTest {
     @Test
     void jumping_to_a_cue_is_playing_to_it() {
         Show show = dimmers(
-                "1 thru 4 at 20", "record cue 1 in 1", "clear all",
-                "2 at 50", "record cue 2 in 2", "clear all",
-                "3 at 90", "record cue 3 in 1 wait 1", "clear all",
-                "1 at out", "record cue 4 out 3", "clear all");
-        Stage played = new Stage(show).press(0, "go").press(.3, "go").press(.6, "go").press(.9, "go");
+                "1 thru 4 at 20",
+                "record cue 1 in 1",
+                "clear all",
+                "2 at 50",
+                "record cue 2 in 2",
+                "clear all",
+                "3 at 90",
+                "record cue 3 in 1 wait 1",
+                "clear all",
+                "1 at out",
+                "record cue 4 out 3",
+                "clear all");
+        Stage played =
+                new Stage(show).press(0, "go").press(.3, "go").press(.6, "go").press(.9, "go");
         Stage jumped = new Stage(show).press(0, "jump to cue 4");
         assertThat(played.slots(20, 1, 4)).containsExactly(jumped.slots(20, 1, 4));
         assertThat(jumped.press(20, "jump to cue 2").slots(30, 1, 4)).containsExactly(51, 128, 51, 51);
@@ -66,8 +82,13 @@ class PlayingTest {
     void between_lists_the_highest_counts_for_intensity_and_the_latest_for_the_rest() {
         Show show = Rig.of(
                 Rig.WASH,
-                "1 at 80 pan at -100", "record cue 1", "clear all",
-                "list 2 \"Other\"", "1 at 50 pan at 90", "record cue 1 of list 2", "clear all");
+                "1 at 80 pan at -100",
+                "record cue 1",
+                "clear all",
+                "list 2 \"Other\"",
+                "1 at 50 pan at 90",
+                "record cue 1 of list 2",
+                "clear all");
         Stage stage = new Stage(show).press(0, "go list 1").press(1, "go list 2");
         assertThat(level(stage, 2)).isCloseTo(.8, within(1e-4));
         assertThat(pan(stage, 2)).isCloseTo(90, within(.01));
@@ -94,8 +115,13 @@ class PlayingTest {
     void two_lists_released_in_any_order_end_at_what_lies_below(String order) {
         Show show = Rig.of(
                 Rig.WASH,
-                "1 + 2 at 80 pan at -100", "record cue 1", "clear all",
-                "list 2 \"Other\"", "1 at 50 pan at 90", "record cue 1 of list 2", "clear all");
+                "1 + 2 at 80 pan at -100",
+                "record cue 1",
+                "clear all",
+                "list 2 \"Other\"",
+                "1 at 50 pan at 90",
+                "record cue 1 of list 2",
+                "clear all");
         Stage stage = new Stage(show).press(0, "go list 1").press(1, "go list 2");
         double at = 2;
         for (String list : order.split(" ")) {
@@ -108,8 +134,7 @@ class PlayingTest {
 
     @Test
     void the_programmer_lies_above_and_blind_keeps_it_from_the_output() {
-        Stage stage = new Stage(dimmers("1 at 100", "record cue 1", "clear all", "1 + 2 at 30"))
-                .press(0, "go");
+        Stage stage = new Stage(dimmers("1 at 100", "record cue 1", "clear all", "1 + 2 at 30")).press(0, "go");
         assertThat(stage.slots(1, 1, 2)).containsExactly(77, 77);
         stage.press(1, "blind on");
         assertThat(stage.slots(2, 1, 2)).containsExactly(255, 0);
@@ -139,8 +164,7 @@ class PlayingTest {
 
     @Test
     void a_cue_that_starts_by_itself_does_so_at_its_time_however_late_anybody_looks() {
-        Show show = Rig.after(
-                threeCues(), "cue 1 next 2 after begin", "cue 2 next 1 after end", "cue 3 wait 1");
+        Show show = Rig.after(threeCues(), "cue 1 next 2 after begin", "cue 2 next 1 after end", "cue 3 wait 1");
         Stage stage = new Stage(show).press(0, "go");
         // Cue 2 at 2, its end at 6, cue 3 at 7, moving from 8 to 11.
         assertThat(stage.percent(4, 1)).isEqualTo(70);
@@ -157,8 +181,18 @@ class PlayingTest {
     @Test
     void four_steps_as_a_chase_come_in_one_over_the_other() {
         Show show = dimmers(
-                "1 at 100", "record cue 1", "clear all", "2 at 100", "record cue 2", "clear all",
-                "3 at 100", "record cue 3", "clear all", "4 at 100", "record cue 4", "clear all",
+                "1 at 100",
+                "record cue 1",
+                "clear all",
+                "2 at 100",
+                "record cue 2",
+                "clear all",
+                "3 at 100",
+                "record cue 3",
+                "clear all",
+                "4 at 100",
+                "record cue 4",
+                "clear all",
                 "list 1 as chase standing alone rate 60 crossfade 50");
         Stage stage = new Stage(show).press(0, "go");
         assertThat(stage.slots(2.25, 1, 4)).containsExactly(0, 128, 128, 0);
@@ -179,7 +213,12 @@ class PlayingTest {
     @Test
     void a_chase_becomes_a_list_and_back_without_loss() {
         Show show = dimmers(
-                "1 at 100", "record cue 1 in 3", "clear all", "2 at 100", "record cue 2 in 2", "clear all",
+                "1 at 100",
+                "record cue 1 in 3",
+                "clear all",
+                "2 at 100",
+                "record cue 2 in 2",
+                "clear all",
                 "list 1 as chase standing alone");
         Show back = Rig.after(show, "list 1 as list", "list 1 as chase");
         assertThat(back).isEqualTo(show);
@@ -222,8 +261,13 @@ class PlayingTest {
     @Test
     void a_palette_has_a_time_of_its_own() {
         Show show = dimmers(
-                "1 at 100", "record intensity 5", "clear all", "time intensity 5 at 2", "1 intensity 5",
-                "record cue 1", "clear all");
+                "1 at 100",
+                "record intensity 5",
+                "clear all",
+                "time intensity 5 at 2",
+                "1 intensity 5",
+                "record cue 1",
+                "clear all");
         Stage stage = new Stage(show).press(0, "go");
         assertThat(stage.percent(1, 1)).isEqualTo(50);
         assertThat(new Stage(Rig.after(show, "cue 1 in 0")).press(0, "go").percent(0, 1))
@@ -234,8 +278,13 @@ class PlayingTest {
     @Test
     void wheels_jump_when_the_wait_is_over() {
         Show show = Rig.of(
-                Rig.BEAM, "1 at 100", "record cue 1", "clear all",
-                "1 Color1 at \"" + wheelSlot() + "\"", "record cue 2 in 4 wait 1", "clear all");
+                Rig.BEAM,
+                "1 at 100",
+                "record cue 1",
+                "clear all",
+                "1 Color1 at \"" + wheelSlot() + "\"",
+                "record cue 2 in 4 wait 1",
+                "clear all");
         Stage stage = new Stage(show).press(0, "go").press(1, "go");
         int before = stage.slots(1.9, 2, 1)[0];
         int after = stage.slots(2.01, 2, 1)[0];
@@ -244,7 +293,16 @@ class PlayingTest {
     }
 
     private static String wheelSlot() {
-        return Rig.BEAM.modes().get(0).channels().get(1).functions().get(0).ranges().get(2).name();
+        return Rig.BEAM
+                .modes()
+                .get(0)
+                .channels()
+                .get(1)
+                .functions()
+                .get(0)
+                .ranges()
+                .get(2)
+                .name();
     }
 
     @Test
@@ -265,14 +323,32 @@ class PlayingTest {
     void whatever_is_pressed_no_fade_jumps_and_the_same_presses_give_the_same_frames(int seed) {
         Random random = new Random(seed);
         Show show = dimmers(
-                "1 thru 4 at 20 thru 100", "record cue 1 in 2", "clear all",
-                "1 at 100", "record cue 2 in 2 out 3", "clear all",
-                "2 thru 4 at 70 thru 0", "record cue 3 in 2.5 out 2 wait 0.2", "clear all",
-                "list 2 \"Other\"", "1 + 3 at 60", "record cue 1 of list 2 in 2", "clear all",
-                "2 at 90", "record cue 2 of list 2 in 3 out 2", "clear all",
+                "1 thru 4 at 20 thru 100",
+                "record cue 1 in 2",
+                "clear all",
+                "1 at 100",
+                "record cue 2 in 2 out 3",
+                "clear all",
+                "2 thru 4 at 70 thru 0",
+                "record cue 3 in 2.5 out 2 wait 0.2",
+                "clear all",
+                "list 2 \"Other\"",
+                "1 + 3 at 60",
+                "record cue 1 of list 2 in 2",
+                "clear all",
+                "2 at 90",
+                "record cue 2 of list 2 in 3 out 2",
+                "clear all",
                 random.nextBoolean() ? "list 1 standing alone" : "list 1 carrying on");
         String[] lines = {
-            "go", "go list 2", "back", "jump to cue 1", "jump to cue 3", "release list 1", "release list 2", "pause",
+            "go",
+            "go list 2",
+            "back",
+            "jump to cue 1",
+            "jump to cue 3",
+            "release list 1",
+            "release list 2",
+            "pause",
             "release everything"
         };
         Stage one = new Stage(show);

@@ -39,14 +39,18 @@ class LooksTest {
                         "2 of 2 units hold plain values",
                         "Sets cue 1 “House half” of list 1 “Main”: in 3 out 5 rest 4 wait 1");
         Show after = recorded.show();
-        assertThat(after.look(after.cues(after.lists().get(0).id()).get(0).look()).followed()).hasSize(1);
+        assertThat(after.look(after.cues(after.lists().get(0).id()).get(0).look())
+                        .followed())
+                .hasSize(1);
         assertThat(after.with(recorded.delta().reversed())).isEqualTo(show);
     }
 
     @Test
     void kinds_and_attributes_narrow_what_is_taken() {
         Show show = washes("1 at 80 colour 12 zoom at 20");
-        assertThat(Rig.say(show, "record look 7 \"Only colour\" with colour").words().get(1))
+        assertThat(Rig.say(show, "record look 7 \"Only colour\" with colour")
+                        .words()
+                        .get(1))
                 .isEqualTo("1 × Wash: 4 added");
         assertThat(Rig.say(show, "record look only zoom").words().get(1)).isEqualTo("1 × Wash: 1 added");
         assertThat(Rig.say(show, "record look without zoom, dimmer").words().get(1))
@@ -77,7 +81,8 @@ class LooksTest {
         Outcome refused = Rig.say(show, "record cue 1");
         assertThat(refused.problems().get(0).waysOut())
                 .extracting(w -> w.words())
-                .containsExactly("Merge: 2 × Wash: 1 added, 1 changed", "Replace: 2 × Wash: 1 added, 1 changed, 1 taken out");
+                .containsExactly(
+                        "Merge: 2 × Wash: 1 added, 1 changed", "Replace: 2 × Wash: 1 added, 1 changed, 1 taken out");
         String line = refused.problems().get(0).waysOut().get(0).line().orElseThrow();
         assertThat(Rig.say(show, line).words()).startsWith("Merges into cue 1 of list 1 “Main”");
         Show replaced = Rig.after(show, "record cue 1 \"New\" replace");
@@ -93,8 +98,7 @@ class LooksTest {
         Outcome between = Rig.say(show, "move cue 4 before 2");
         assertThat(between.words()).containsExactly("Cue 4 becomes cue 1.5 “D”, before cue 2 “B”");
         Outcome tight = Rig.say(show, "move cue 4 before 2.001");
-        assertThat(tight.words())
-                .containsExactly("Cue 4 comes before; renumbered: 4 → 2.001, 2.001 → 2.002");
+        assertThat(tight.words()).containsExactly("Cue 4 comes before; renumbered: 4 → 2.001, 2.001 → 2.002");
         assertThat(cues(tight.show())).containsExactly("cue 1 “A”", "cue 2 “B”", "cue 2.001 “D”", "cue 2.002 “C”");
         assertThat(cues(Rig.after(tight.show(), "renumber cues from 10 by 5")))
                 .containsExactly("cue 10 “A”", "cue 15 “B”", "cue 20 “D”", "cue 25 “C”");
@@ -105,9 +109,11 @@ class LooksTest {
     void cues_are_copied_split_and_deleted() {
         Show show = washes("1 + 2 at 80 colour 12", "record cue 1 \"A\" in 5 rest 2", "clear all");
         Show copied = Rig.after(show, "copy cue 1 to cue 3");
-        assertThat(copied.cues(copied.lists().get(0).id()).get(1).timing().toString()).isEqualTo("in 5 rest 2");
+        assertThat(copied.cues(copied.lists().get(0).id()).get(1).timing().toString())
+                .isEqualTo("in 5 rest 2");
         Outcome split = Rig.say(copied, "split cue 1 with colour");
-        assertThat(split.words()).containsExactly("Splits cue 1 “A”: 2 × Wash: 8 added to cue 1.1, which starts with it");
+        assertThat(split.words())
+                .containsExactly("Splits cue 1 “A”: 2 × Wash: 8 added to cue 1.1, which starts with it");
         assertThat(split.show().cues(show.lists().get(0).id()).get(0).next().toString())
                 .isEqualTo("next 0 after begin");
         assertThat(Rig.say(copied, "split cue 1 with shape").refused()).isTrue();
@@ -115,15 +121,25 @@ class LooksTest {
         assertThat(gone.words()).containsExactly("Deletes 2 cues of list 1 “Main”");
         Show carried = Rig.after(copied, "1 at 5", "record cue 2", "delete cue 3", "clear all");
         assertThat(Rig.say(carried, "delete cue 1").words().get(1)).isEqualTo("Carried on so far, and no longer: in 2");
-        assertThat(gone.show().all(PartKinds.LOOKS)).as("what they held is gone").hasSize(1);
+        assertThat(gone.show().all(PartKinds.LOOKS))
+                .as("what they held is gone")
+                .hasSize(1);
         assertThat(gone.show().with(gone.delta().reversed())).isEqualTo(split.show());
     }
 
     @Test
     void a_look_is_opened_changed_and_put_back_and_who_carries_it_on_is_told() {
         Show show = washes(
-                "1 at 80 colour 12", "record cue 1", "clear all", "2 at 40", "record cue 2", "clear all",
-                "1 at 20", "record cue 3", "clear all", "3 at 70");
+                "1 at 80 colour 12",
+                "record cue 1",
+                "clear all",
+                "2 at 40",
+                "record cue 2",
+                "clear all",
+                "1 at 20",
+                "record cue 3",
+                "clear all",
+                "3 at 70");
         Outcome opened = Rig.say(show, "open cue 1");
         assertThat(opened.words())
                 .containsExactly(
@@ -131,8 +147,7 @@ class LooksTest {
                         "Working values of 1 unit are cleared for it");
         Outcome back = Rig.say(Rig.after(opened.show(), "1 at 60"), "update cue 1");
         assertThat(back.words())
-                .startsWith(
-                        "Puts back cue 1 of list 1 “Main”: 1 × Wash: 1 changed", "1 cue behind carries it on: 2");
+                .startsWith("Puts back cue 1 of list 1 “Main”: 1 × Wash: 1 changed", "1 cue behind carries it on: 2");
         assertThat(back.show().programmer().values()).isEmpty();
         Show closed = Rig.after(opened.show(), "1 at 60", "close look");
         assertThat(closed.all(PartKinds.LOOKS)).isEqualTo(show.all(PartKinds.LOOKS));
@@ -141,8 +156,14 @@ class LooksTest {
     @Test
     void plain_values_become_the_palette_that_is_equal_or_near() {
         Show show = washes(
-                "1 at 50 zoom at 20", "record beam 4 \"Tight\"", "clear all",
-                "1 zoom at 20", "2 zoom at 20.4", "3 zoom at 50", "record cue 1", "clear all");
+                "1 at 50 zoom at 20",
+                "record beam 4 \"Tight\"",
+                "clear all",
+                "1 zoom at 20",
+                "2 zoom at 20.4",
+                "3 zoom at 50",
+                "record cue 1",
+                "clear all");
         Outcome tidied = Rig.say(show, "tidy cue 1");
         assertThat(tidied.words())
                 .containsExactly(
@@ -168,15 +189,18 @@ class LooksTest {
     void a_fixture_that_is_deleted_leaves_looks_and_one_of_another_type_keeps_what_fits() {
         Show show = washes("1 + 2 at 50 colour 12", "record cue 1", "clear all");
         Show without = Rig.after(show, "delete 1");
-        assertThat(without.all(PartKinds.LOOKS).values().iterator().next().values()).hasSize(1);
-        assertThat(Rig.after(show, "change 2 to \"Par\" at 2.1").all(PartKinds.LOOKS)).isNotEmpty();
+        assertThat(without.all(PartKinds.LOOKS).values().iterator().next().values())
+                .hasSize(1);
+        assertThat(Rig.after(show, "change 2 to \"Par\" at 2.1").all(PartKinds.LOOKS))
+                .isNotEmpty();
     }
 
     @Test
     void lists_looks_and_submasters_are_set_moved_and_renamed() {
         Show show = washes(
                 "1 at 50", "record cue 1", "record submaster 1", "record submaster 4 \"Gallery\"", "record look 3");
-        Outcome set = Rig.say(show, "list 1 \"Watch\" as chase rate 96 crossfade 40 bounce release 0:03 standing alone");
+        Outcome set =
+                Rig.say(show, "list 1 \"Watch\" as chase rate 96 crossfade 40 bounce release 0:03 standing alone");
         assertThat(set.words())
                 .containsExactly(
                         "Sets list 1 “Watch”: standing alone, as a chase, 96 a minute, crossfade 40 %, bounce, released in 3 s");
@@ -185,17 +209,27 @@ class LooksTest {
                 .containsExactly(
                         "Moves submaster 4 “Gallery”: submaster 1 “Gallery”; submaster 1 “Submaster 1” changes places with it");
         assertThat(Rig.say(show, "rename look 3 \"Night\"").words()).containsExactly("Calls look 3 “Night”");
-        assertThat(Rig.say(show, "list 9 as chase").refused()).as("no list is made by a slip").isTrue();
+        assertThat(Rig.say(show, "list 9 as chase").refused())
+                .as("no list is made by a slip")
+                .isTrue();
         assertThat(Rig.say(show, "list 9 \"Nine\"").words().get(0)).startsWith("Makes list 9 “Nine”");
-        assertThat(Rig.after(show, "delete list 1", "delete submaster 1 + 4", "delete look 3").all(PartKinds.LOOKS))
+        assertThat(Rig.after(show, "delete list 1", "delete submaster 1 + 4", "delete look 3")
+                        .all(PartKinds.LOOKS))
                 .isEmpty();
     }
 
     @Test
     void what_could_move_in_the_dark_is_seen_and_prepared() {
         Show show = washes(
-                "1 at 50 position 3", "record cue 1", "clear all", "2 at 70 position 3", "record cue 2", "clear all",
-                "3 at 30", "record cue 3", "clear all");
+                "1 at 50 position 3",
+                "record cue 1",
+                "clear all",
+                "2 at 70 position 3",
+                "record cue 2",
+                "clear all",
+                "3 at 30",
+                "record cue 3",
+                "clear all");
         assertThat(app.loculus.core.check.Gaps.of(show))
                 .filteredOn(g -> g.kind().equals("look"))
                 .extracting(app.loculus.core.check.Gap::words)
@@ -213,8 +247,17 @@ class LooksTest {
     @Test
     void two_cues_are_held_against_each_other_in_words_with_groups_where_they_are_just_those() {
         Show show = washes(
-                "1 thru 4", "record group 7 \"Bridge\"", "at 50 colour 12", "record cue 1", "clear all",
-                "1 thru 4 at 80", "record cue 2", "clear all", "3 zoom at 20", "record cue 3", "clear all");
+                "1 thru 4",
+                "record group 7 \"Bridge\"",
+                "at 50 colour 12",
+                "record cue 1",
+                "clear all",
+                "1 thru 4 at 80",
+                "record cue 2",
+                "clear all",
+                "3 zoom at 20",
+                "record cue 3",
+                "clear all");
         List<Cue> cues = show.cues(show.lists().get(0).id());
         assertThat(app.loculus.core.edit.look.LookContents.of(show, cues.get(1)))
                 .extracting(r -> r.stands() + " " + r.who() + ": " + r.what() + " " + r.value() + ", was " + r.was())
@@ -227,7 +270,8 @@ class LooksTest {
                         app.loculus.core.edit.look.LookContents.standing(show, cues.get(0))))
                 .extracting(r -> r.who() + ": " + r.what() + " " + r.value() + ", was " + r.was())
                 .containsExactly("group 7 “Bridge”: Dimmer 50 %, was 80 %", "3: Zoom nothing, was 20 %");
-        assertThat(app.loculus.core.edit.look.LookContents.counts(show, show.lists().get(0)))
+        assertThat(app.loculus.core.edit.look.LookContents.counts(
+                        show, show.lists().get(0)))
                 .extracting(c -> c.changes() + " " + c.carried() + " " + c.plain())
                 .containsExactly("4 0 0", "4 0 0", "1 3 1");
     }

@@ -5,7 +5,6 @@ import app.loculus.core.show.PartKinds;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.node.JsonNodeFactory;
 import com.fasterxml.jackson.databind.node.ObjectNode;
-
 import java.util.List;
 
 /** Shows as earlier versions wrote them, with what came later as it is when nobody has said anything. */

@@ -25,11 +25,7 @@ import java.util.Optional;
  * @param openedLine how the line names it
  */
 record LooksView(
-        List<ListView> lists,
-        List<KeptView> submasters,
-        List<KeptView> looks,
-        String opened,
-        String openedLine) {
+        List<ListView> lists, List<KeptView> submasters, List<KeptView> looks, String opened, String openedLine) {
 
     /**
      * @param join carrying-on or standing-alone

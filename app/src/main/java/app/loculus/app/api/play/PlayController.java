@@ -47,17 +47,18 @@ class PlayController {
                 case "release" -> new Press.Release(inList());
                 case "release-all" -> new Press.ReleaseAll();
                 case "level" -> new Press.Level(inList(), level());
-                case "rate" -> new Press.Rate(
-                        inList(),
-                        show.list(inList())
-                                .orElseThrow(() -> Refusal.of("list.unknown", "list", "There is no such list."))
-                                .tempo()
-                                .rate(needed(value, "value"))
-                                .rate());
+                case "rate" ->
+                    new Press.Rate(
+                            inList(),
+                            show.list(inList())
+                                    .orElseThrow(() -> Refusal.of("list.unknown", "list", "There is no such list."))
+                                    .tempo()
+                                    .rate(needed(value, "value"))
+                                    .rate());
                 case "tap" -> new Press.Tap(inList());
                 case "submaster" -> new Press.Under(new SubmasterId(needed(submaster, "submaster")), level());
-                case "flash" -> new Press.Flash(
-                        new SubmasterId(needed(submaster, "submaster")), Boolean.TRUE.equals(on));
+                case "flash" ->
+                    new Press.Flash(new SubmasterId(needed(submaster, "submaster")), Boolean.TRUE.equals(on));
                 case "group" -> new Press.Group(new GroupId(needed(group, "group")), level());
                 case "master" -> new Press.Master(level());
                 case "blind" -> new Press.Blind(Boolean.TRUE.equals(on));
@@ -139,16 +140,14 @@ class PlayController {
         return new PlayView(
                 runs.blind(),
                 runs.master() * 100,
-                runs.all().stream()
-                        .flatMap(r -> view(show, r).stream())
-                        .toList());
+                runs.all().stream().flatMap(r -> view(show, r).stream()).toList());
     }
 
     private static Optional<RunView> view(Show show, Runs.One run) {
         return switch (run.kind()) {
             case LIST, CHASE -> show.list(new CueListId(run.id())).map(l -> list(show, l, run));
-            case SUBMASTER -> show.find(PartKinds.SUBMASTERS, new SubmasterId(run.id()))
-                    .map(s -> plain(run, s.number(), s.name()));
+            case SUBMASTER ->
+                show.find(PartKinds.SUBMASTERS, new SubmasterId(run.id())).map(s -> plain(run, s.number(), s.name()));
             case GROUP -> show.group(new GroupId(run.id())).map(g -> plain(run, g.number(), g.name()));
         };
     }
@@ -159,8 +158,8 @@ class PlayController {
 
     private static RunView list(Show show, CueList list, Runs.One run) {
         List<Cue> cues = show.cues(list.id());
-        Optional<Cue> cue =
-                run.cue().flatMap(id -> cues.stream().filter(c -> c.id().equals(id)).findFirst());
+        Optional<Cue> cue = run.cue()
+                .flatMap(id -> cues.stream().filter(c -> c.id().equals(id)).findFirst());
         String next = cue.map(cues::indexOf)
                 .filter(i -> i + 1 < cues.size())
                 .map(i -> cues.get(i + 1).number().toString())

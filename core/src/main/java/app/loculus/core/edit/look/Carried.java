@@ -35,8 +35,11 @@ public final class Carried {
         List<Cue> found = new java.util.ArrayList<>();
         for (Cue next : show.cues(list.get().id())) {
             if (next.number().compareTo(cue.get().number()) > 0) {
-                show.look(next.look()).values().forEach((unit, values) -> Optional.ofNullable(differing.get(unit))
-                        .ifPresent(left -> left.removeAll(values.byAttribute().keySet())));
+                show.look(next.look())
+                        .values()
+                        .forEach((unit, values) -> Optional.ofNullable(differing.get(unit))
+                                .ifPresent(left ->
+                                        left.removeAll(values.byAttribute().keySet())));
                 differing.values().removeIf(Set::isEmpty);
                 if (differing.isEmpty()) {
                     return found;

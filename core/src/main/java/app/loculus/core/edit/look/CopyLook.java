@@ -41,7 +41,8 @@ public record CopyLook(LookId look, Place to) implements ShowEdit {
         if (to instanceof Place.InList in) {
             cue.ifPresent(c -> in.cue(draft.show())
                     .ifPresent(copy -> draft.put(
-                            PartKinds.CUES, copy.noted(c.note()).timed(c.timing()).followed(c.next()))));
+                            PartKinds.CUES,
+                            copy.noted(c.note()).timed(c.timing()).followed(c.next()))));
         }
         draft.say("Copies " + LookHolders.words(show, from) + " to " + words);
     }

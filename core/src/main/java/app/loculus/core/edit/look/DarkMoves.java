@@ -45,9 +45,11 @@ public final class DarkMoves {
                     Map<Attribute, Touched> positions = positions(show, unit, own.get(unit));
                     UnitValues was = standing.getOrDefault(unit, UnitValues.NONE);
                     positions.values().removeIf(Touched::companion);
-                    positions.entrySet().removeIf(p -> was.get(p.getKey())
-                            .map(Touched::value)
-                            .equals(Optional.of(p.getValue().value())));
+                    positions
+                            .entrySet()
+                            .removeIf(p -> was.get(p.getKey())
+                                    .map(Touched::value)
+                                    .equals(Optional.of(p.getValue().value())));
                     if (carrying && !first && !positions.isEmpty() && !lit(show, unit, standing)) {
                         moves.put(unit, positions);
                     }

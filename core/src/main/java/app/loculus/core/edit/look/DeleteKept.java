@@ -28,8 +28,13 @@ public sealed interface DeleteKept extends ShowEdit {
             draft.say("Deletes " + (gone.size() == 1 ? gone.get(0) : gone.size() + " cues") + " of "
                     + show.list(gone.get(0).list()).map(CueList::toString).orElse(""));
             String behind = gone.stream()
-                    .flatMap(c -> Carried.changed(show, show.look(c.look()), show.look(c.look()).values(), java.util.Map.of())
-                            .stream())
+                    .flatMap(
+                            c -> Carried.changed(
+                                    show,
+                                    show.look(c.look()),
+                                    show.look(c.look()).values(),
+                                    java.util.Map.of())
+                                    .stream())
                     .filter(c -> !gone.contains(c))
                     .distinct()
                     .map(c -> c.number().toString())
@@ -58,9 +63,7 @@ public sealed interface DeleteKept extends ShowEdit {
         @Override
         public void on(Draft draft) {
             draft.say("Deletes "
-                    + looks.stream()
-                            .map(l -> draft.show().look(l).toString())
-                            .collect(Collectors.joining(", ")));
+                    + looks.stream().map(l -> draft.show().look(l).toString()).collect(Collectors.joining(", ")));
             looks.forEach(l -> look(draft, l));
         }
     }

@@ -47,7 +47,15 @@ public final class LookContents {
      * @param plain whether it follows no palette, intensity aside
      * @param units labels of the units
      */
-    public record Row(String who, Kind kind, String what, String value, String was, Stands stands, boolean plain, List<String> units) {}
+    public record Row(
+            String who,
+            Kind kind,
+            String what,
+            String value,
+            String was,
+            Stands stands,
+            boolean plain,
+            List<String> units) {}
 
     /**
      * How many units.
@@ -78,7 +86,9 @@ public final class LookContents {
             }
             boolean carrying = list.join() == CueList.Join.CARRYING_ON;
             int carried = carrying
-                    ? (int) standing.keySet().stream().filter(u -> !changes.contains(u)).count()
+                    ? (int) standing.keySet().stream()
+                            .filter(u -> !changes.contains(u))
+                            .count()
                     : 0;
             all.add(new Counts(changes.size(), carried, Plain.of(show, own).size()));
             standing = carrying ? RecordLook.merged(standing, own) : own;
@@ -120,7 +130,8 @@ public final class LookContents {
         Map<UnitId, UnitValues> gone = new LinkedHashMap<>();
         one.forEach((unit, values) -> {
             Map<Attribute, Touched> left = new LinkedHashMap<>(values.byAttribute());
-            Optional.ofNullable(other.get(unit)).ifPresent(o -> left.keySet().removeAll(o.byAttribute().keySet()));
+            Optional.ofNullable(other.get(unit))
+                    .ifPresent(o -> left.keySet().removeAll(o.byAttribute().keySet()));
             if (!left.isEmpty()) {
                 gone.put(unit, new UnitValues(left));
             }
@@ -130,8 +141,8 @@ public final class LookContents {
                 .toList());
         // What the other does not say goes to what lies below.
         rows(show, Map.of(), gone, false)
-                .forEach(r -> rows.add(new Row(
-                        r.who(), r.kind(), r.what(), "nothing", r.value(), Stands.CHANGES, false, r.units())));
+                .forEach(r -> rows.add(
+                        new Row(r.who(), r.kind(), r.what(), "nothing", r.value(), Stands.CHANGES, false, r.units())));
         return rows;
     }
 
@@ -148,11 +159,13 @@ public final class LookContents {
         if (carrying) {
             before.forEach((unit, values) -> {
                 Map<Attribute, Touched> left = new LinkedHashMap<>(values.byAttribute());
-                Optional.ofNullable(own.get(unit)).ifPresent(o -> left.keySet().removeAll(o.byAttribute().keySet()));
-                words(show, unit, left).forEach((what, value) -> alike.computeIfAbsent(
-                                new Key(value.kind(), what, value.words(), "", Stands.CARRIED, value.plain()),
-                                x -> new ArrayList<>())
-                        .add(unit));
+                Optional.ofNullable(own.get(unit))
+                        .ifPresent(o -> left.keySet().removeAll(o.byAttribute().keySet()));
+                words(show, unit, left)
+                        .forEach((what, value) -> alike.computeIfAbsent(
+                                        new Key(value.kind(), what, value.words(), "", Stands.CARRIED, value.plain()),
+                                        x -> new ArrayList<>())
+                                .add(unit));
             });
         }
         Groups groups = new Groups(show);
@@ -165,9 +178,10 @@ public final class LookContents {
     /** Many values of one thing are one row, from the first to the last: a spread is seen as one. */
     private static Map<Key, List<UnitId>> spreads(Map<Key, List<UnitId>> alike) {
         Map<Key, List<Key>> byWhat = new LinkedHashMap<>();
-        alike.keySet().forEach(k -> byWhat.computeIfAbsent(
-                        new Key(k.kind(), k.what(), "", "", k.stands(), k.plain()), x -> new ArrayList<>())
-                .add(k));
+        alike.keySet()
+                .forEach(k -> byWhat.computeIfAbsent(
+                                new Key(k.kind(), k.what(), "", "", k.stands(), k.plain()), x -> new ArrayList<>())
+                        .add(k));
         Map<Key, List<UnitId>> found = new LinkedHashMap<>();
         byWhat.forEach((what, keys) -> {
             if (keys.size() <= MOST_ROWS) {
@@ -208,7 +222,8 @@ public final class LookContents {
         Map<String, Words> before = words(show, unit, was.byAttribute());
         List<Key> keys = new ArrayList<>();
         words(show, unit, is.byAttribute()).forEach((what, value) -> {
-            String stood = Optional.ofNullable(before.get(what)).map(Words::words).orElse("");
+            String stood =
+                    Optional.ofNullable(before.get(what)).map(Words::words).orElse("");
             Stands stands = stood.equals(value.words()) ? Stands.SAME : Stands.CHANGES;
             keys.add(new Key(
                     value.kind(), what, value.words(), stands == Stands.SAME ? "" : stood, stands, value.plain()));
@@ -227,9 +242,12 @@ public final class LookContents {
             if (t.value() instanceof AttributeValue.Reference) {
                 String what = kind.word();
                 String words = ValueWords.of(show, t.value());
-                found.merge(what, new Words(kind, words, false), (a, b) -> a.words().contains(b.words())
-                        ? a
-                        : new Words(a.kind(), a.words() + " + " + b.words(), a.plain()));
+                found.merge(
+                        what,
+                        new Words(kind, words, false),
+                        (a, b) -> a.words().contains(b.words())
+                                ? a
+                                : new Words(a.kind(), a.words() + " + " + b.words(), a.plain()));
             } else if (!t.companion()) {
                 found.put(
                         profile.definition(attribute).pretty(),
@@ -276,17 +294,20 @@ public final class LookContents {
                     .collect(Collectors.groupingBy(
                             u -> show.patch().get(u.fixture()).number(), java.util.TreeMap::new, Collectors.toList()));
             return byNumber.entrySet().stream()
-                    .map(e -> e.getKey() + (e.getValue().size() == 1 && e.getValue().get(0).cell() == 0
-                            ? ""
-                            : "."
-                                    + Numbers.text(e.getValue().stream()
-                                                    .map(UnitId::cell)
-                                                    .sorted()
-                                                    .toList())
-                                            .replace(" thru ", "–")
-                                            .replace(" + ", ",")))
-                    .limit(12)
-                    .collect(Collectors.joining(" + ")) + (byNumber.size() > 12 ? " …" : "");
+                            .map(e -> e.getKey()
+                                    + (e.getValue().size() == 1
+                                                    && e.getValue().get(0).cell() == 0
+                                            ? ""
+                                            : "."
+                                                    + Numbers.text(e.getValue().stream()
+                                                                    .map(UnitId::cell)
+                                                                    .sorted()
+                                                                    .toList())
+                                                            .replace(" thru ", "–")
+                                                            .replace(" + ", ",")))
+                            .limit(12)
+                            .collect(Collectors.joining(" + "))
+                    + (byNumber.size() > 12 ? " …" : "");
         }
     }
 }

@@ -32,7 +32,10 @@ public final class LookDifference {
 
         private static void part(StringBuilder words, int count, String what) {
             if (count > 0) {
-                words.append(words.isEmpty() ? "" : ", ").append(count).append(' ').append(what);
+                words.append(words.isEmpty() ? "" : ", ")
+                        .append(count)
+                        .append(' ')
+                        .append(what);
             }
         }
     }
@@ -46,8 +49,10 @@ public final class LookDifference {
         Set<UnitId> units = new LinkedHashSet<>(before.keySet());
         units.addAll(after.keySet());
         for (UnitId unit : units) {
-            Map<Attribute, Touched> was = before.getOrDefault(unit, UnitValues.NONE).byAttribute();
-            Map<Attribute, Touched> is = after.getOrDefault(unit, UnitValues.NONE).byAttribute();
+            Map<Attribute, Touched> was =
+                    before.getOrDefault(unit, UnitValues.NONE).byAttribute();
+            Map<Attribute, Touched> is =
+                    after.getOrDefault(unit, UnitValues.NONE).byAttribute();
             if (!was.equals(is)) {
                 difference.count(show, unit, was, is);
             }
@@ -80,7 +85,8 @@ public final class LookDifference {
     public String words() {
         String text = byType.entrySet().stream()
                 .filter(e -> !e.getValue().units.isEmpty())
-                .map(e -> e.getValue().units.size() + " × " + e.getKey() + ": " + e.getValue().words())
+                .map(e -> e.getValue().units.size() + " × " + e.getKey() + ": "
+                        + e.getValue().words())
                 .collect(Collectors.joining("; "));
         return text.isEmpty() ? "nothing changes" : text;
     }

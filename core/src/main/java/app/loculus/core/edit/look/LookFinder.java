@@ -79,8 +79,10 @@ public final class LookFinder {
                         "look.unknown",
                         "look",
                         "There is no look " + number + ".",
-                        WayOut.advice(show.looks().isEmpty() ? "None has been recorded yet." : "There are "
-                                + named(show.looks()) + ".")));
+                        WayOut.advice(
+                                show.looks().isEmpty()
+                                        ? "None has been recorded yet."
+                                        : "There are " + named(show.looks()) + ".")));
     }
 
     /** @throws Refusal naming the submasters there are */
@@ -92,8 +94,10 @@ public final class LookFinder {
                         "submaster.unknown",
                         "submaster",
                         "There is no submaster " + number + ".",
-                        WayOut.advice(show.submasters().isEmpty() ? "None has been recorded yet." : "There are "
-                                + named(show.submasters()) + ".")));
+                        WayOut.advice(
+                                show.submasters().isEmpty()
+                                        ? "None has been recorded yet."
+                                        : "There are " + named(show.submasters()) + ".")));
     }
 
     private static String named(Collection<?> all) {

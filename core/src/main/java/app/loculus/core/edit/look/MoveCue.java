@@ -54,13 +54,14 @@ public record MoveCue(CueId cue, Optional<CueNumber> to, Optional<CueId> before)
         if (at < 0) {
             throw Refusal.of("cue.unknown", "cue", "A cue is not moved before itself.");
         }
-        Optional<CueNumber> below = at == 0 ? Optional.empty() : Optional.of(others.get(at - 1).number());
+        Optional<CueNumber> below =
+                at == 0 ? Optional.empty() : Optional.of(others.get(at - 1).number());
         Optional<CueNumber> free =
                 CueNumber.between(below, Optional.of(others.get(at).number()));
         if (free.isPresent()) {
             draft.put(PartKinds.CUES, moved.numbered(free.get()));
-            draft.say("Cue " + moved.number() + " becomes " + moved.numbered(free.get()) + ", before "
-                    + others.get(at));
+            draft.say(
+                    "Cue " + moved.number() + " becomes " + moved.numbered(free.get()) + ", before " + others.get(at));
             return;
         }
         // No room: those behind move up as far as they must.

@@ -18,8 +18,9 @@ public sealed interface MoveKept extends ShowEdit {
         public void on(Draft draft) {
             Show show = draft.show();
             CueList moved = LookFinder.list(show, from);
-            Optional<CueList> there =
-                    show.lists().stream().filter(l -> l.number() == to && from != to).findFirst();
+            Optional<CueList> there = show.lists().stream()
+                    .filter(l -> l.number() == to && from != to)
+                    .findFirst();
             draft.put(PartKinds.LISTS, moved.numbered(to));
             there.ifPresent(l -> draft.put(PartKinds.LISTS, l.numbered(from)));
             say(draft, moved, moved.numbered(to), there);
@@ -57,6 +58,7 @@ public sealed interface MoveKept extends ShowEdit {
     }
 
     private static void say(Draft draft, Object from, Object to, Optional<?> there) {
-        draft.say("Moves " + from + ": " + to + there.map(t -> "; " + t + " changes places with it").orElse(""));
+        draft.say("Moves " + from + ": " + to
+                + there.map(t -> "; " + t + " changes places with it").orElse(""));
     }
 }

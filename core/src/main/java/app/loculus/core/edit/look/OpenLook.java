@@ -57,9 +57,10 @@ public record OpenLook(LookId look) implements ShowEdit {
             Show show = draft.show();
             draft.put(PartKinds.OPENED, Whole.SHOW, Opened.NONE);
             draft.setAll(cleared(show));
-            draft.say(show.get(PartKinds.OPENED, Whole.SHOW).look().isPresent()
-                    ? "Closes the look; it stays as it was recorded"
-                    : "No look is open");
+            draft.say(
+                    show.get(PartKinds.OPENED, Whole.SHOW).look().isPresent()
+                            ? "Closes the look; it stays as it was recorded"
+                            : "No look is open");
         }
     }
 }

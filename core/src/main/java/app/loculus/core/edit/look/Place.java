@@ -112,8 +112,8 @@ public sealed interface Place {
             return number.or(() -> cues.isEmpty()
                             ? Optional.of(CueNumber.of(1))
                             : cues.get(cues.size() - 1).number().nextWhole())
-                    .orElseThrow(() -> Refusal.of(
-                            "cue.number", "number", "There is no number behind the last cue; give one."));
+                    .orElseThrow(() ->
+                            Refusal.of("cue.number", "number", "There is no number behind the last cue; give one."));
         }
 
         @Override
@@ -161,8 +161,8 @@ public sealed interface Place {
         }
 
         private int free(Show show) {
-            return number.orElseGet(() -> LookFinder.nextFree(
-                    show.submasters().stream().mapToInt(Submaster::number)));
+            return number.orElseGet(
+                    () -> LookFinder.nextFree(show.submasters().stream().mapToInt(Submaster::number)));
         }
 
         @Override
@@ -170,19 +170,15 @@ public sealed interface Place {
             int into = free(draft.show());
             draft.put(PartKinds.LOOKS, look);
             Submaster submaster = new Submaster(
-                    draft.show().nextSubmasterId(),
-                    into,
-                    name.orElse("Submaster " + into),
-                    Tint.NONE,
-                    "",
-                    look.id());
+                    draft.show().nextSubmasterId(), into, name.orElse("Submaster " + into), Tint.NONE, "", look.id());
             draft.put(PartKinds.SUBMASTERS, submaster);
             return submaster.toString();
         }
 
         @Override
         public void rename(Draft draft, String name) {
-            draft.put(PartKinds.SUBMASTERS, submaster(draft.show()).orElseThrow().named(name));
+            draft.put(
+                    PartKinds.SUBMASTERS, submaster(draft.show()).orElseThrow().named(name));
         }
     }
 

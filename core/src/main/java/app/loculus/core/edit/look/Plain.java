@@ -27,9 +27,7 @@ public final class Plain {
             Profile profile = show.patch().profileOf(show.patch().get(unit.fixture()));
             Set<Attribute> plain = new LinkedHashSet<>();
             held.byAttribute().forEach((attribute, t) -> {
-                if (t.value().followed().isEmpty()
-                        && !t.companion()
-                        && profile.kindOf(attribute) != Kind.INTENSITY) {
+                if (t.value().followed().isEmpty() && !t.companion() && profile.kindOf(attribute) != Kind.INTENSITY) {
                     plain.add(attribute);
                 }
             });

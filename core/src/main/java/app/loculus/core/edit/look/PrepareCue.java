@@ -38,7 +38,7 @@ public record PrepareCue(CueId cue) implements ShowEdit {
         draft.reads(PartKinds.LOOKS, moved.look());
         draft.reads(PartKinds.LOOKS, look.id());
         draft.put(PartKinds.LOOKS, look.holding(RecordLook.merged(look.values(), set)));
-        draft.say("Prepares " + moved + ": " + Numbers.count(set.size(), "unit") + (set.size() == 1 ? " moves" : " move")
-                + " in the dark with " + before);
+        draft.say("Prepares " + moved + ": " + Numbers.count(set.size(), "unit")
+                + (set.size() == 1 ? " moves" : " move") + " in the dark with " + before);
     }
 }

@@ -22,8 +22,7 @@ import java.util.Optional;
  * @param onto what becomes of a look that is there already
  * @param list as the line names it, for words; empty for the first
  */
-public record RecordLook(Place place, Optional<String> name, Taking what, Onto onto, String list)
-        implements ShowEdit {
+public record RecordLook(Place place, Optional<String> name, Taking what, Onto onto, String list) implements ShowEdit {
 
     /** What becomes of a look that is there already. */
     public enum Onto {
@@ -93,7 +92,8 @@ public record RecordLook(Place place, Optional<String> name, Taking what, Onto o
     }
 
     private WayOut way(Show show, Look there, Onto how, Map<UnitId, UnitValues> values) {
-        String words = LookDifference.of(show, there.values(), after(there, how, values)).words();
+        String words = LookDifference.of(show, there.values(), after(there, how, values))
+                .words();
         return WayOut.line(
                 (how == Onto.MERGE ? "Merge: " : "Replace: ") + words,
                 "record " + place.line(name) + list + what.words() + (how == Onto.MERGE ? " merge" : " replace"));

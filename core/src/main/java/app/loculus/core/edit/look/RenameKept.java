@@ -19,10 +19,13 @@ public record RenameKept(Of of, int number, String name) implements ShowEdit {
     public void on(Draft draft) {
         Show show = draft.show();
         switch (of) {
-            case LOOK -> draft.put(PartKinds.LOOKS, LookFinder.look(show, number).named(name));
-            case LIST -> draft.put(PartKinds.LISTS, LookFinder.list(show, number).named(name));
-            case SUBMASTER -> draft.put(
-                    PartKinds.SUBMASTERS, LookFinder.submaster(show, number).named(name));
+            case LOOK ->
+                draft.put(PartKinds.LOOKS, LookFinder.look(show, number).named(name));
+            case LIST ->
+                draft.put(PartKinds.LISTS, LookFinder.list(show, number).named(name));
+            case SUBMASTER ->
+                draft.put(
+                        PartKinds.SUBMASTERS, LookFinder.submaster(show, number).named(name));
         }
         draft.say("Calls " + of.name().toLowerCase(java.util.Locale.ROOT) + " " + number + " “" + name.strip() + "”");
     }

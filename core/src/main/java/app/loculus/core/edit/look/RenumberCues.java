@@ -20,9 +20,9 @@ public record RenumberCues(CueListId list, CueNumber from, CueNumber by) impleme
         Map<app.loculus.core.look.CueId, Cue> after = new LinkedHashMap<>();
         int changed = 0;
         for (int i = 0; i < cues.size(); i++) {
-            CueNumber number = CueNumber.parse(java.math.BigDecimal.valueOf(
-                            from.thousandths() + (long) i * by.thousandths(), 3)
-                    .toPlainString());
+            CueNumber number =
+                    CueNumber.parse(java.math.BigDecimal.valueOf(from.thousandths() + (long) i * by.thousandths(), 3)
+                            .toPlainString());
             changed += number.equals(cues.get(i).number()) ? 0 : 1;
             after.put(cues.get(i).id(), cues.get(i).numbered(number));
             draft.reads(PartKinds.CUES, cues.get(i).id());

@@ -99,8 +99,12 @@ public record SetCues(List<CueId> cues, List<Change> changes) implements ShowEdi
             draft.say("Sets " + changed + " of " + cues.size() + " cues: "
                     + cues.stream()
                             .limit(8)
-                            .map(id -> draft.show().get(PartKinds.CUES, id).number().toString())
-                            .collect(Collectors.joining(", ")) + (cues.size() > 8 ? " …" : ""));
+                            .map(id -> draft.show()
+                                    .get(PartKinds.CUES, id)
+                                    .number()
+                                    .toString())
+                            .collect(Collectors.joining(", "))
+                    + (cues.size() > 8 ? " …" : ""));
         }
     }
 

@@ -70,7 +70,8 @@ public record SplitCue(CueId cue, Optional<Choice> units, Taking what) implement
         Show show = draft.show();
         List<Cue> cues = show.cues(from.list());
         int at = cues.indexOf(from);
-        Optional<CueNumber> after = at + 1 < cues.size() ? Optional.of(cues.get(at + 1).number()) : Optional.empty();
+        Optional<CueNumber> after =
+                at + 1 < cues.size() ? Optional.of(cues.get(at + 1).number()) : Optional.empty();
         // Close behind it, so that it is seen that they belong together.
         CueNumber close = new CueNumber(from.number().thousandths() + 100);
         CueNumber number = after.isEmpty() || close.compareTo(after.get()) < 0
@@ -84,18 +85,11 @@ public record SplitCue(CueId cue, Optional<Choice> units, Taking what) implement
         Look other = Look.held(show.nextLookId(), go);
         draft.put(PartKinds.LOOKS, held.holding(stay));
         draft.put(PartKinds.LOOKS, other);
-        Cue second = new Cue(
-                show.nextCueId(),
-                from.list(),
-                number,
-                from.name(),
-                "",
-                other.id(),
-                from.timing(),
-                from.next());
+        Cue second =
+                new Cue(show.nextCueId(), from.list(), number, from.name(), "", other.id(), from.timing(), from.next());
         draft.put(PartKinds.CUES, second);
         draft.put(PartKinds.CUES, from.followed(new Start(Start.Trigger.BEGAN, Seconds.ZERO)));
-        draft.say("Splits " + from + ": " + LookDifference.of(show, Map.of(), go).words() + " to cue " + number
-                + ", which starts with it");
+        draft.say("Splits " + from + ": "
+                + LookDifference.of(show, Map.of(), go).words() + " to cue " + number + ", which starts with it");
     }
 }

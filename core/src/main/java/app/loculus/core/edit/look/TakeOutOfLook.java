@@ -32,8 +32,7 @@ public record TakeOutOfLook(LookId look, Choice units, Taking what) implements S
                 .collect(Collectors.toSet());
         Map<UnitId, UnitValues> after = without(show, before, out, what);
         if (after.equals(before.values())) {
-            throw Refusal.of(
-                    "look.nobody", "selection", LookHolders.words(show, before) + " holds nothing of these.");
+            throw Refusal.of("look.nobody", "selection", LookHolders.words(show, before) + " holds nothing of these.");
         }
         draft.put(PartKinds.LOOKS, before.holding(after));
         draft.say("Takes out of " + LookHolders.words(show, before) + ": "

@@ -116,7 +116,8 @@ public record Taking(boolean all, Set<Kind> of, List<String> only, List<String> 
                 .followed()
                 .<AttributeValue>map(AttributeValue.Reference::new)
                 .or(() -> own.map(Touched::value)
-                        .filter(v -> v.followed().isEmpty() && v.in(mode, parameter).equals(Optional.of(r.place()))))
+                        .filter(v ->
+                                v.followed().isEmpty() && v.in(mode, parameter).equals(Optional.of(r.place()))))
                 .orElseGet(() -> plain(mode, parameter, r.place()));
         return new Touched(value, true, companion);
     }

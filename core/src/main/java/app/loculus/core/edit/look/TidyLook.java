@@ -56,7 +56,8 @@ public record TidyLook(LookId look) implements ShowEdit {
                 Optional<Match> match = match(show, unit, of.getKey(), of.getValue(), values);
                 if (match.isPresent()) {
                     values = following(values, of.getValue(), match.get().palette());
-                    (match.get().off() == 0 ? exact : near).merge(match.get().palette().toString(), 1, Integer::sum);
+                    (match.get().off() == 0 ? exact : near)
+                            .merge(match.get().palette().toString(), 1, Integer::sum);
                 }
             }
             after.put(unit, values);
@@ -87,8 +88,7 @@ public record TidyLook(LookId look) implements ShowEdit {
         return byKind;
     }
 
-    private static Optional<Match> match(
-            Show show, UnitId unit, Kind kind, Set<Attribute> plain, UnitValues values) {
+    private static Optional<Match> match(Show show, UnitId unit, Kind kind, Set<Attribute> plain, UnitValues values) {
         List<Palette> palettes =
                 show.palettes().stream().filter(p -> p.kind() == kind).toList();
         Match best = null;
@@ -120,13 +120,19 @@ public record TidyLook(LookId look) implements ShowEdit {
             if (own) {
                 var parameter = mode.parameter(unit.cell(), attribute).orElseThrow();
                 Optional<FunctionValue> a = gives.getValue().in(mode, parameter);
-                Optional<FunctionValue> b = values.get(attribute).map(Touched::value).flatMap(v -> v.in(mode, parameter));
-                if (a.isEmpty() || b.isEmpty() || !a.get().function().equals(b.get().function())) {
+                Optional<FunctionValue> b =
+                        values.get(attribute).map(Touched::value).flatMap(v -> v.in(mode, parameter));
+                if (a.isEmpty()
+                        || b.isEmpty()
+                        || !a.get().function().equals(b.get().function())) {
                     return Double.MAX_VALUE;
                 }
                 worst = a.get().dmx() == b.get().dmx()
                         ? worst
-                        : Math.max(worst, Math.abs(a.get().fraction().value() - b.get().fraction().value()));
+                        : Math.max(
+                                worst,
+                                Math.abs(a.get().fraction().value()
+                                        - b.get().fraction().value()));
             }
         }
         return worst;

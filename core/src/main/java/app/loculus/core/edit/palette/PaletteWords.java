@@ -48,7 +48,8 @@ public final class PaletteWords {
         Stream<String> groups = show.groups().stream()
                 .filter(g -> g.content().choice().palettes().anyMatch(palette.id()::equals))
                 .map(g -> "group " + g);
-        Stream<String> looks = LookHolders.following(show, palette.id()).stream().map(l -> LookHolders.words(show, l));
+        Stream<String> looks =
+                LookHolders.following(show, palette.id()).stream().map(l -> LookHolders.words(show, l));
         return Stream.of(palettes, looks, groups).flatMap(s -> s).toList();
     }
 }
