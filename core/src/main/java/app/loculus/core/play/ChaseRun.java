@@ -19,6 +19,7 @@ import java.util.Set;
  *
  * @param since when it was started, by the clock of all
  * @param tempo as the list has it, with the rate that is played
+ * @param kept the rate that the list has; another one there takes the place of what is played
  * @param place where in the round it stands, and since when
  * @param steps what stands at each step, in the order of the list
  * @param taps that set the rate
@@ -30,6 +31,7 @@ record ChaseRun(
         double level,
         long since,
         Tempo tempo,
+        double kept,
         Place place,
         List<Step> steps,
         Taps taps)
@@ -74,12 +76,12 @@ record ChaseRun(
 
     @Override
     public ChaseRun level(double other) {
-        return new ChaseRun(list, label, clock, other, since, tempo, place, steps, taps);
+        return new ChaseRun(list, label, clock, other, since, tempo, kept, place, steps, taps);
     }
 
     @Override
     public ChaseRun clocked(Clockwork other) {
-        return new ChaseRun(list, label, other, level, since, tempo, place, steps, taps);
+        return new ChaseRun(list, label, other, level, since, tempo, kept, place, steps, taps);
     }
 
     /** At another rate, from where it stands now. */
@@ -88,25 +90,34 @@ record ChaseRun(
     }
 
     ChaseRun at(Tempo other) {
-        return new ChaseRun(list, label, clock, level, since, other, place, steps, taps);
+        return new ChaseRun(list, label, clock, level, since, other, kept, place, steps, taps);
+    }
+
+    /** As the list has it now: another rate there counts from here on, else the one that is played goes on. */
+    ChaseRun as(Tempo list, long now) {
+        if (list.rate() == kept) {
+            return at(list.rate(tempo.rate()));
+        }
+        ChaseRun here = standing(now);
+        return new ChaseRun(here.list, label, clock, level, since, list, list.rate(), here.place, steps, Taps.NONE);
     }
 
     /** The same from where it stands now on. */
     ChaseRun standing(long now) {
         Place here = new Place(clock.at(now), position(now), place.shift(), place.from(), place.fromStep());
-        return new ChaseRun(list, label, clock, level, since, tempo, here, steps, taps);
+        return new ChaseRun(list, label, clock, level, since, tempo, kept, here, steps, taps);
     }
 
     ChaseRun tapped(Taps other) {
-        return new ChaseRun(list, label, clock, level, since, tempo, place, steps, other);
+        return new ChaseRun(list, label, clock, level, since, tempo, kept, place, steps, other);
     }
 
     ChaseRun placed(Place other) {
-        return new ChaseRun(list, label, clock, level, since, tempo, other, steps, taps);
+        return new ChaseRun(list, label, clock, level, since, tempo, kept, other, steps, taps);
     }
 
     ChaseRun holding(List<Step> others, String called) {
-        return new ChaseRun(list, called, clock, level, since, tempo, place, others, taps);
+        return new ChaseRun(list, called, clock, level, since, tempo, kept, place, others, taps);
     }
 
     @Override

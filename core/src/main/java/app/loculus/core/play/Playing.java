@@ -236,6 +236,7 @@ public record Playing(
                 before == null ? 1 : before.level(),
                 at,
                 list.tempo(),
+                list.tempo().rate(),
                 new ChaseRun.Place(0, 0, 0, Map.of(), 0),
                 steps(list, repertoire),
                 Taps.NONE);

@@ -94,8 +94,7 @@ record Today(Playing playing, Repertoire repertoire, long now) {
                 || list.tempo().seed() != chase.tempo().seed()
                 || steps.size() != chase.steps().size()
                 || stands != stood;
-        ChaseRun next = chase.holding(steps, Playing.label(list))
-                .at(list.tempo().rate(chase.tempo().rate()));
+        ChaseRun next = chase.as(list.tempo(), now).holding(steps, Playing.label(list));
         if (!turned) {
             return next;
         }

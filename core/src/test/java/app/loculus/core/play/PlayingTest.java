@@ -229,6 +229,32 @@ class PlayingTest {
     }
 
     @Test
+    void another_rate_of_the_list_counts_at_once_from_where_the_chase_stands() {
+        Show show = dimmers(
+                "1 at 100",
+                "record cue 1",
+                "clear all",
+                "2 at 100",
+                "record cue 2",
+                "clear all",
+                "3 at 100",
+                "record cue 3",
+                "clear all",
+                "list 1 as chase standing alone rate 60 crossfade 0");
+        Stage stage = new Stage(show).press(0, "go").edit(1.5, "list 1 rate 30");
+        assertThat(stage.slots(1.5, 1, 3)).as("no jump").containsExactly(0, 255, 0);
+        assertThat(stage.slots(2.4, 1, 3)).containsExactly(0, 255, 0);
+        assertThat(stage.slots(2.6, 1, 3)).containsExactly(0, 0, 255);
+        stage.press(3, "tempo list 1 at 600").edit(3.1, "list 1 crossfade 10");
+        assertThat(stage.playing(3.1).next(Stage.micros(3.1)))
+                .as("what is played goes on when something else is set")
+                .isLessThan(Stage.micros(3.3));
+        Stage shorter = new Stage(show).press(0, "go").edit(2.5, "delete cue 1");
+        assertThat(shorter.slots(2.6, 1, 3)).as("the same step as before").containsExactly(0, 0, 255);
+        assertThat(shorter.slots(3.6, 1, 3)).containsExactly(0, 255, 0);
+    }
+
+    @Test
     void a_submaster_scales_intensity_and_the_rest_stands_as_soon_as_it_leaves_nothing() {
         Show show = Rig.of(Rig.WASH, "1 at 80 pan at 90", "record submaster 4 \"Gallery\"", "clear all");
         Stage stage = new Stage(show).press(0, "submaster 4 at 50");
