@@ -186,6 +186,14 @@ export async function hookup(body: HookupChoice) {
   return answered(body.preview ? await send() : await write(send));
 }
 
+/** Takes a text of cues in, or says what would come. @param file octets in Base64 */
+export async function cueText(file: string, dimmers: boolean, preview: boolean) {
+  const body = { file, dimmers, preview } as never;
+  const send = (headers: WriteHeaders = {}) =>
+    client.POST('/api/shows/{id}/cues/text', { params: path(), body, headers });
+  return answered(preview ? await send() : await write(send));
+}
+
 export async function demoHookup(): Promise<string> {
   return answered(await client.GET('/api/demo/hookup', { parseAs: 'text' })) as unknown as string;
 }

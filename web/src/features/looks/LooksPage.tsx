@@ -1,4 +1,5 @@
 import { useMemo, useState } from 'react';
+import { useCurrentShow } from '../../api/current-show';
 import { useAgainst, useCue, useKeptLook, useLooks } from '../../api/queries';
 import { useKept } from '../../app/kept';
 import { Stage } from '../../stage/Stage';
@@ -13,6 +14,7 @@ import { RecordLook } from './RecordLook';
 import { Ring } from './Ring';
 import { runLines } from './run-lines';
 import { Shelf } from './Shelf';
+import { TakeInText } from './TakeInText';
 import { Timeline } from './Timeline';
 
 /** The first looks: lists along time, chases as rings, submasters in niches. */
@@ -21,6 +23,8 @@ export function LooksPage() {
   const { list, choose } = useActiveList();
   const [held, setHeld] = useKept<number[]>('held cues', []);
   const [looked, setLooked] = useState<{ kind: 'submaster' | 'look'; number: number } | null>(null);
+  const [taking, setTaking] = useState(false);
+  const show = useCurrentShow((s) => s.id);
   const cues = useMemo(() => list?.cues.filter((c) => held.includes(c.id)) ?? [], [list, held]);
   return (
     <>
@@ -49,7 +53,21 @@ export function LooksPage() {
           >
             New list
           </Button>
+          <Button label="Cues, groups and submasters from a text" onClick={() => setTaking(true)}>
+            Take in…
+          </Button>
+          {list && (
+            <a
+              className="inline-flex min-h-7 items-center text-petrol underline"
+              title="The cues of this list, groups, submasters and dimmers as USITT ASCII 3.0"
+              href={`/api/shows/${show}/lists/${list.number}/text`}
+              download
+            >
+              Text
+            </a>
+          )}
         </div>
+        {taking && <TakeInText onClose={() => setTaking(false)} />}
         <div className="flex flex-wrap items-center gap-2">
           <RecordLook list={list} looks={looks} />
         </div>

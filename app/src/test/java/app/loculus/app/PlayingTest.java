@@ -151,4 +151,34 @@ class PlayingTest {
             assertThat(all.get("reading").asText()).contains("all that is not at home");
         }
     }
+
+    @Test
+    void cues_go_out_as_a_text_and_come_in_again_as_a_list_of_their_own() {
+        try (RunningApplication app = played(data)) {
+            byte[] text = app.send("GET", "/api/shows/1/lists/1/text", null)
+                    .body()
+                    .getBytes(java.nio.charset.StandardCharsets.US_ASCII);
+            assertThat(new String(text, java.nio.charset.StandardCharsets.US_ASCII))
+                    .startsWith("IDENT 3:0\r\n")
+                    .contains("CUE 1\r\nTEXT Up\r\nUP 2\r\nDOWN 2\r\nCHAN 1@HFF");
+            JsonNode foreseen =
+                    app.json("POST", "/api/shows/1/cues/text", Map.of("file", text, "dimmers", true, "preview", true));
+            assertThat(foreseen.get("words").toString()).contains("Takes in 1 cue, 0 groups, 0 submasters");
+            assertThat(app.get("/api/shows/1/looks").get("lists")).hasSize(1);
+            app.json("POST", "/api/shows/1/cues/text", Map.of("file", text, "dimmers", true, "preview", false));
+            JsonNode taken = app.get("/api/shows/1/looks").get("lists").get(1);
+            assertThat(taken.get("name").asText()).isEqualTo("Taken in");
+            assertThat(taken.get("join").asText()).isEqualTo("standing-alone");
+            assertThat(taken.get("cues").get(0).get("in").asDouble()).isEqualTo(2);
+            // Elsewhere nobody is patched: the channels come in as dimmers at their addresses.
+            app.json("POST", "/api/shows", Map.of("name", "Elsewhere"));
+            app.json("POST", "/api/shows/2/cues/text", Map.of("file", text, "dimmers", true, "preview", false));
+            assertThat(app.get("/api/shows/2/patch").get("fixtures")).hasSize(4);
+            assertThat(app.send("POST", "/api/shows/2/cues/text", Map.of("file", "x".getBytes()))
+                            .statusCode())
+                    .isEqualTo(422);
+            assertThat(app.send("POST", "/api/shows/2/cues/text", Map.of()).statusCode())
+                    .isBetween(400, 499);
+        }
+    }
 }

@@ -1,0 +1,136 @@
+package app.loculus.formats.cues;
+
+import app.loculus.core.edit.look.LookContents;
+import app.loculus.core.look.Cue;
+import app.loculus.core.look.CueList;
+import app.loculus.core.look.Start;
+import app.loculus.core.patch.Claim;
+import app.loculus.core.patch.Fixture;
+import app.loculus.core.patch.UnitId;
+import app.loculus.core.profile.Attribute;
+import app.loculus.core.profile.Channel;
+import app.loculus.core.profile.Mode;
+import app.loculus.core.profile.Parameter;
+import app.loculus.core.programmer.UnitValues;
+import app.loculus.core.show.Show;
+import app.loculus.core.unit.Numbers;
+import app.loculus.core.unit.Seconds;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+
+/** What of a show a text of cues can carry: intensity by fixture number, its times, groups, submasters, dimmers. */
+public final class ShowCues {
+
+    private final Show show;
+    private final List<String> said = new ArrayList<>();
+
+    private ShowCues(Show show) {
+        this.show = show;
+    }
+
+    /** @param list whose cues go out */
+    public static CueText of(Show show, CueList list) {
+        ShowCues cues = new ShowCues(show);
+        cues.leftOut();
+        return new CueText(
+                cues.patch(),
+                show.cues(list.id()).stream().map(cues::cue).toList(),
+                show.groups().stream()
+                        .map(g -> cues.group(g.number(), g.name(), show.units(g).units()))
+                        .toList(),
+                show.submasters().stream()
+                        .map(s -> cues.sheet(
+                                String.valueOf(s.number()),
+                                s.name(),
+                                show.look(s.look()).values()))
+                        .toList(),
+                cues.said);
+    }
+
+    private void leftOut() {
+        long more = show.patch().fixtures().stream()
+                .filter(f -> show.patch().modeOf(f).channels().size() > 1)
+                .count();
+        if (more > 0) {
+            said.add("Of " + Numbers.count((int) more, "fixture")
+                    + " only the intensity is carried: the format knows no positions, colours or beams.");
+        }
+        long dark = show.patch().fixtures().stream()
+                .filter(f -> dimmer(f).isEmpty())
+                .count();
+        if (dark > 0) {
+            said.add(Numbers.count((int) dark, "fixture") + " without a dimmer of its own"
+                    + (dark == 1 ? " is" : " are") + " left out.");
+        }
+    }
+
+    /** The dimmer of the whole fixture. */
+    private Optional<Parameter> dimmer(Fixture fixture) {
+        return show.patch().modeOf(fixture).parameter(0, Attribute.DIMMER);
+    }
+
+    private Map<Integer, List<CueText.Dimmer>> patch() {
+        Map<Integer, List<CueText.Dimmer>> all = new TreeMap<>();
+        for (Fixture fixture : show.patch().fixtures()) {
+            Mode mode = show.patch().modeOf(fixture);
+            Optional<Channel> channel = dimmer(fixture).map(mode::channelOf).filter(c -> !c.virtual());
+            if (fixture.patched() && channel.isPresent()) {
+                List<CueText.Dimmer> dimmers = new ArrayList<>();
+                for (Claim claim : show.patch().claimsOf(fixture)) {
+                    if (claim.at().breakNumber() == channel.get().breakNumber()) {
+                        int slot = claim.first() + channel.get().offsets().get(0) - 1;
+                        dimmers.add(new CueText.Dimmer((claim.universe() - 1) * CueText.SLOTS + slot, 1));
+                    }
+                }
+                if (!dimmers.isEmpty()) {
+                    all.put(fixture.number(), dimmers);
+                }
+            }
+        }
+        return all;
+    }
+
+    private CueText.Sheet cue(Cue cue) {
+        Map<Integer, Double> levels = levels(LookContents.standing(show, cue));
+        Double follows = cue.next().trigger() == Start.Trigger.PRESS
+                ? null
+                : cue.next().millisAfterBegin(cue.timing().length()) / 1000.0;
+        return new CueText.Sheet(
+                cue.number().toString(),
+                cue.name(),
+                cue.timing().in().map(Seconds::value).orElse(null),
+                cue.timing().out().map(Seconds::value).orElse(null),
+                cue.timing().delay().value(),
+                follows,
+                levels);
+    }
+
+    private CueText.Sheet sheet(String number, String name, Map<UnitId, UnitValues> values) {
+        return new CueText.Sheet(number, name, null, null, 0, null, levels(values));
+    }
+
+    private CueText.Sheet group(int number, String name, List<UnitId> units) {
+        Map<Integer, Double> levels = new TreeMap<>();
+        units.forEach(u -> levels.put(show.patch().get(u.fixture()).number(), 1.0));
+        return new CueText.Sheet(String.valueOf(number), name, null, null, 0, null, levels);
+    }
+
+    private Map<Integer, Double> levels(Map<UnitId, UnitValues> values) {
+        Map<Integer, Double> levels = new TreeMap<>();
+        values.forEach((unit, held) -> {
+            Fixture fixture = show.patch().get(unit.fixture());
+            if (unit.cell() == 0) {
+                dimmer(fixture)
+                        .flatMap(p -> Optional.ofNullable(
+                                        show.resolver().held(unit, held).get(Attribute.DIMMER))
+                                .flatMap(h -> h.value().in(show.patch().modeOf(fixture), p)))
+                        .filter(place -> place.light() > 0)
+                        .ifPresent(place -> levels.put(fixture.number(), place.light()));
+            }
+        });
+        return levels;
+    }
+}

@@ -1,0 +1,147 @@
+package app.loculus.formats.cues;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import app.loculus.core.command.Command;
+import app.loculus.core.command.LineReader;
+import app.loculus.core.problem.Refusal;
+import app.loculus.core.show.Outcome;
+import app.loculus.core.show.Show;
+import app.loculus.formats.gdtf.ShippedProfiles;
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.Random;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+
+class CueTextTest {
+
+    private static final LineReader LINES = new LineReader(ShippedProfiles.all());
+
+    private static Show show(String... lines) {
+        Show now = Show.empty("Tide");
+        for (String line : lines) {
+            Outcome outcome = ((Command.Edit) LINES.read(line)).edit().apply(now);
+            assertThat(outcome.problems()).as(line).noneMatch(p -> p.refuses());
+            now = outcome.show();
+        }
+        return now;
+    }
+
+    private static Show tide() {
+        return show(
+                "patch 1 thru 3 as \"House Dimmer / 1-slot\" at 1.1",
+                "patch 3 at 2.3 also",
+                "patch 11 + 12 as \"Skiff Wash / extended\" at 1.101",
+                "1 thru 3",
+                "record group 4 \"Slip “front”\"",
+                "3 at 25",
+                "record submaster 2 \"Gallery!\"",
+                "clear all",
+                "1 + 2 at 50",
+                "record cue 1 \"House half\" in 4 out 6.5 wait 1",
+                "clear all",
+                "2 at full",
+                "11 at 20 pan at 30",
+                "record cue 2.5 in 2 next 5 after begin",
+                "clear all");
+    }
+
+    private static byte[] golden() throws IOException {
+        try (InputStream in = CueTextTest.class.getResourceAsStream("/golden/tide.asc")) {
+            return in.readAllBytes();
+        }
+    }
+
+    @Test
+    void a_show_goes_out_as_whole_looks_with_what_cannot_be_carried_said() throws IOException {
+        Show show = tide();
+        byte[] text = CueTextWriter.write(ShowCues.of(show, show.lists().get(0)));
+        assertThat(new String(text, StandardCharsets.US_ASCII))
+                .isEqualTo(new String(golden(), StandardCharsets.US_ASCII));
+    }
+
+    @Test
+    void what_went_out_is_read_again() throws IOException {
+        CueText read = CueTextReader.read(golden());
+        assertThat(read.said()).isEmpty();
+        assertThat(read.cues()).hasSize(2);
+        CueText.Sheet second = read.cues().get(1);
+        assertThat(second.number()).isEqualTo("2.5");
+        assertThat(second.followOn()).isEqualTo(5);
+        assertThat(second.levels().get(11)).isCloseTo(.2, within(1e-9));
+        assertThat(read.patch().get(3)).containsExactly(new CueText.Dimmer(3, 1), new CueText.Dimmer(515, 1));
+        assertThat(read.patch().get(3).get(1).universe() + "."
+                        + read.patch().get(3).get(1).slot())
+                .isEqualTo("2.3");
+        assertThat(CueTextWriter.write(
+                        new CueText(read.patch(), read.cues(), read.groups(), read.submasters(), List.of())))
+                .isEqualTo(new String(golden(), StandardCharsets.US_ASCII)
+                        .replaceAll("!.*\r\n", "")
+                        .getBytes(StandardCharsets.US_ASCII));
+    }
+
+    @Test
+    void delimiters_comments_ends_of_lines_and_unknown_words_are_taken_as_the_format_has_them() {
+        CueText read = CueTextReader.read(("! from elsewhere\rident 3:0\nClear All\r\nPATCH 1 5<12@HFF 13@H80 6<14\n"
+                        + "$OURS 1 2 3\n$$DETAIL 4\nCUE 1 ! the first\nTEXT Opening  Night\nUP 1:30 2\nDOWN 7.5\n"
+                        + "$$MORE 1\nMIDI 4\nCHAN 1@50;2@hff,3/FL\nCHAN 4>H80\nPART 2\nUP 3\nCHAN 5=10\n\nLINK 9\n")
+                .getBytes(StandardCharsets.US_ASCII));
+        CueText.Sheet cue = read.cues().get(0);
+        assertThat(cue.name()).isEqualTo("Opening  Night");
+        assertThat(cue.up()).isEqualTo(90);
+        assertThat(cue.delay()).isEqualTo(2);
+        assertThat(cue.levels())
+                .containsEntry(1, .5)
+                .containsEntry(2, 1.0)
+                .containsEntry(3, 1.0)
+                .containsEntry(5, .1);
+        assertThat(cue.levels().get(4)).isCloseTo(128 / 255.0, within(1e-9));
+        assertThat(read.patch().get(5)).hasSize(2);
+        assertThat(read.patch().get(5).get(1).level()).isCloseTo(.502, within(.001));
+        assertThat(read.said())
+                .containsExactly(
+                        "Line 15: the parts of cue 1 are taken in as one.",
+                        "The text stops without ENDDATA: it may have been cut.",
+                        "$OURS is not known here and was left out",
+                        "$$MORE is not known here and was left out",
+                        "MIDI is not known here and was left out",
+                        "LINK is not known here and was left out");
+    }
+
+    @Test
+    void what_is_broken_is_refused_with_its_line() {
+        for (String line :
+                List.of("CHAN 1@", "CHAN x@50", "CHAN 1@150", "CUE", "PATCH 1 12@50", "CHAN 0@50", "CHAN 1@HZZ")) {
+            assertThatThrownBy(() -> CueTextReader.read(
+                            ("IDENT 3:0\nCUE 1\n" + line + "\nENDDATA").getBytes(StandardCharsets.US_ASCII)))
+                    .as(line)
+                    .isInstanceOf(Refusal.class)
+                    .hasMessageContaining("Line 3");
+        }
+        assertThatThrownBy(() -> CueTextReader.read("CUE 1\nCHAN 1@50".getBytes(StandardCharsets.US_ASCII)))
+                .hasMessageContaining("IDENT 3:0");
+    }
+
+    @ParameterizedTest
+    @ValueSource(longs = {1, 2, 3, 4, 5, 6, 7, 8})
+    void whatever_is_sent_it_is_read_or_refused(long seed) throws IOException {
+        Random random = new Random(seed);
+        for (int i = 0; i < 200; i++) {
+            byte[] text = golden();
+            for (int k = random.nextInt(20); k >= 0; k--) {
+                text[random.nextInt(text.length)] = (byte) random.nextInt(256);
+            }
+            try {
+                CueTextReader.read(text);
+            } catch (Refusal refused) {
+                assertThat(refused.problems()).isNotEmpty();
+            }
+        }
+    }
+}
