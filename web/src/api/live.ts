@@ -64,7 +64,7 @@ interface Changed {
 }
 
 interface Note {
-  type: 'versions' | 'storage' | 'playing';
+  type: 'versions' | 'storage' | 'playing' | 'step';
   show: number;
   words: string;
 }
@@ -115,9 +115,9 @@ export function connect() {
     }
     const told = JSON.parse(message.data) as Changed | Note;
     if (told.type === 'changed') changed(told);
-    else if (told.type === 'playing') {
+    else if (told.type === 'playing' || told.type === 'step') {
       onPlaying.listener();
-      refreshLit(told.show);
+      if (told.type === 'playing') refreshLit(told.show);
     } else if (told.type === 'storage') void queryClient.invalidateQueries({ queryKey: ['storage'] });
     else void queryClient.invalidateQueries({ queryKey: ['show', told.show, 'versions'] });
   });

@@ -137,7 +137,8 @@ public class LiveSocket extends TextWebSocketHandler implements SmartLifecycle {
 
     @EventListener
     void changed(RunsChanged event) {
-        each(c -> c.note("playing", new Note("playing", event.show(), "")));
+        String type = event.step() ? "step" : "playing";
+        each(c -> c.note(type, new Note(type, event.show(), "")));
     }
 
     @EventListener

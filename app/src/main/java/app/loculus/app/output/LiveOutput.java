@@ -80,6 +80,9 @@ public class LiveOutput {
 
     private static final String ON = "on";
 
+    /** Steps that come faster are not told one by one. */
+    private static final long STEP_MICROS = 100_000;
+
     /** While no show is live. */
     private static final Scene NOTHING = Show.empty("").scene();
 
@@ -97,6 +100,8 @@ public class LiveOutput {
     private Repertoire repertoire;
     private Playing told = Playing.NOTHING;
     private boolean toldStill = true;
+    private int toldSteps;
+    private long toldMicros;
     private Snapshot renderedLive;
     private Playing renderedPlaying = Playing.NOTHING;
     private long renderedMicros;
@@ -204,16 +209,24 @@ public class LiveOutput {
     private void tell() {
         Snapshot now;
         boolean otherwise;
+        boolean stepped;
         synchronized (this) {
             now = live;
             long micros = clock.micros();
             boolean still = playing.next(micros) > micros;
-            otherwise = now != null && (playing != told || still != toldStill);
+            int steps = Runs.steps(playing, micros);
+            // A chase comes to rest and goes on within each of its steps.
+            otherwise = now != null && (playing != told || still != toldStill && steps == 0);
+            stepped = now != null && steps != toldSteps && micros - toldMicros > STEP_MICROS;
+            if (otherwise || stepped) {
+                toldSteps = steps;
+                toldMicros = micros;
+            }
             told = playing;
             toldStill = still;
         }
-        if (otherwise) {
-            events.publishEvent(new RunsChanged(now.id()));
+        if (otherwise || stepped) {
+            events.publishEvent(new RunsChanged(now.id(), !otherwise));
         }
     }
 

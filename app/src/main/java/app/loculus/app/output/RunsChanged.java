@@ -1,4 +1,8 @@
 package app.loculus.app.output;
 
-/** Something runs otherwise than before, in the live show. No edit: nothing of it is kept. */
-public record RunsChanged(long show) {}
+/**
+ * Something runs otherwise than before, in the live show. No edit: nothing of it is kept.
+ *
+ * @param step whether nothing but the step of a chase is another one
+ */
+public record RunsChanged(long show, boolean step) {}

@@ -55,6 +55,13 @@ public record Runs(boolean blind, double master, List<One> all) {
             double position,
             int step) {}
 
+    /** Where chases stand at a time: another number when one of them has come to another step; 0 without any. */
+    public static int steps(Playing playing, long now) {
+        return playing.runs().stream()
+                .mapToInt(r -> r instanceof ChaseRun c ? c.stepAt(now) + 1 : 0)
+                .reduce(0, (all, step) -> 31 * all + step);
+    }
+
     public static Runs of(Playing playing, long now, Repertoire repertoire) {
         List<One> all = new ArrayList<>();
         playing.runs()
