@@ -43,7 +43,8 @@ export function RecordLook({ list, looks }: { list: CueListView | undefined; loo
     setNumber((now) => (now === number ? '' : now));
     document.getElementById('record-name')?.blur();
   });
-  const enter = (e: React.KeyboardEvent) => e.key === 'Enter' && able && void record();
+  // What was set just now may not be drawn yet: whether there is something to record is found out there.
+  const enter = (e: React.KeyboardEvent) => e.key === 'Enter' && void record();
   return (
     <div className="flex min-w-0 flex-wrap items-center gap-1.5">
       <Segmented
