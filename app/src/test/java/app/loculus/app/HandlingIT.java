@@ -228,6 +228,7 @@ class HandlingIT extends InBrowser {
     @Test
     void groups_are_recorded_renamed_and_walked_with_arrows() {
         go("Groups");
+        assertThat(page.locator("#record-name")).isVisible();
         line("1 thru 3");
         page.keyboard().press("r");
         page.keyboard().type("Left");
