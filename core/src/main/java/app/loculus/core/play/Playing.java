@@ -40,7 +40,7 @@ public record Playing(
 
     /** After a press. @param at when, in microseconds; not before an earlier one */
     public Playing after(Press press, long at, Repertoire repertoire) {
-        return press.on(at(at, repertoire), at, repertoire);
+        return press.as(new Pressed(at(at, repertoire), at, repertoire));
     }
 
     /** What runs at a time: cues that start by themselves have started, what was released and has arrived is gone. */

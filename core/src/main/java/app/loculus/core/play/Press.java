@@ -9,9 +9,6 @@ import app.loculus.core.unit.Fraction;
 /** Something that is pressed or moved while playing. None of it is an edit. */
 public sealed interface Press {
 
-    /** What is laid out runs on after it. @param at when, in microseconds */
-    Playing on(Playing before, long at, Repertoire repertoire);
-
     /** What each of them is in another form: words, a record. */
     interface Cases<R> {
 
@@ -53,11 +50,6 @@ public sealed interface Press {
         public <R> R as(Cases<R> cases) {
             return cases.go(list);
         }
-
-        @Override
-        public Playing on(Playing before, long at, Repertoire repertoire) {
-            return before.go(list, at, repertoire);
-        }
     }
 
     /** The cue before. */
@@ -65,11 +57,6 @@ public sealed interface Press {
         @Override
         public <R> R as(Cases<R> cases) {
             return cases.back(list);
-        }
-
-        @Override
-        public Playing on(Playing before, long at, Repertoire repertoire) {
-            return before.back(list, at, repertoire);
         }
     }
 
@@ -79,11 +66,6 @@ public sealed interface Press {
         public <R> R as(Cases<R> cases) {
             return cases.pause(list);
         }
-
-        @Override
-        public Playing on(Playing before, long at, Repertoire repertoire) {
-            return before.pause(list, at);
-        }
     }
 
     /** A cue out of turn. */
@@ -91,11 +73,6 @@ public sealed interface Press {
         @Override
         public <R> R as(Cases<R> cases) {
             return cases.jump(list, cue);
-        }
-
-        @Override
-        public Playing on(Playing before, long at, Repertoire repertoire) {
-            return before.jump(list, cue, at, repertoire);
         }
     }
 
@@ -105,11 +82,6 @@ public sealed interface Press {
         public <R> R as(Cases<R> cases) {
             return cases.release(list);
         }
-
-        @Override
-        public Playing on(Playing before, long at, Repertoire repertoire) {
-            return before.release(list, at, repertoire);
-        }
     }
 
     /** Everything that runs. */
@@ -117,11 +89,6 @@ public sealed interface Press {
         @Override
         public <R> R as(Cases<R> cases) {
             return cases.releaseAll();
-        }
-
-        @Override
-        public Playing on(Playing before, long at, Repertoire repertoire) {
-            return before.releaseAll(at, repertoire);
         }
     }
 
@@ -131,11 +98,6 @@ public sealed interface Press {
         public <R> R as(Cases<R> cases) {
             return cases.level(list, level);
         }
-
-        @Override
-        public Playing on(Playing before, long at, Repertoire repertoire) {
-            return before.level(list, level);
-        }
     }
 
     /** Steps a minute while it runs. @param rate above 0, at most 1200 */
@@ -143,11 +105,6 @@ public sealed interface Press {
         @Override
         public <R> R as(Cases<R> cases) {
             return cases.rate(list, rate);
-        }
-
-        @Override
-        public Playing on(Playing before, long at, Repertoire repertoire) {
-            return before.rate(list, rate, at);
         }
     }
 
@@ -157,11 +114,6 @@ public sealed interface Press {
         public <R> R as(Cases<R> cases) {
             return cases.tap(list);
         }
-
-        @Override
-        public Playing on(Playing before, long at, Repertoire repertoire) {
-            return before.tap(list, at);
-        }
     }
 
     /** A submaster to a level. */
@@ -169,11 +121,6 @@ public sealed interface Press {
         @Override
         public <R> R as(Cases<R> cases) {
             return cases.under(submaster, level);
-        }
-
-        @Override
-        public Playing on(Playing before, long at, Repertoire repertoire) {
-            return before.submaster(submaster, level, at).on(repertoire, at);
         }
     }
 
@@ -183,11 +130,6 @@ public sealed interface Press {
         public <R> R as(Cases<R> cases) {
             return cases.flash(submaster, held);
         }
-
-        @Override
-        public Playing on(Playing before, long at, Repertoire repertoire) {
-            return before.flash(submaster, held, at).on(repertoire, at);
-        }
     }
 
     /** A group to a level, over what else lights it. */
@@ -195,11 +137,6 @@ public sealed interface Press {
         @Override
         public <R> R as(Cases<R> cases) {
             return cases.group(group, level);
-        }
-
-        @Override
-        public Playing on(Playing before, long at, Repertoire repertoire) {
-            return before.group(group, level, at, repertoire);
         }
     }
 
@@ -209,11 +146,6 @@ public sealed interface Press {
         public <R> R as(Cases<R> cases) {
             return cases.master(level);
         }
-
-        @Override
-        public Playing on(Playing before, long at, Repertoire repertoire) {
-            return before.master(level);
-        }
     }
 
     /** Working values are kept from the output as long as it is on. */
@@ -221,11 +153,6 @@ public sealed interface Press {
         @Override
         public <R> R as(Cases<R> cases) {
             return cases.blind(on);
-        }
-
-        @Override
-        public Playing on(Playing before, long at, Repertoire repertoire) {
-            return before.blind(on);
         }
     }
 }
