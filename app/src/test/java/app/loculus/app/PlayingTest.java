@@ -139,6 +139,19 @@ class PlayingTest {
     }
 
     @Test
+    void a_press_that_does_nothing_says_so() {
+        try (RunningApplication app = played(data)) {
+            for (String line : List.of("back", "pause", "release list 1", "level list 1 at 50", "release everything")) {
+                assertThat(app.line(1, line).get("reading").asText()).as(line).startsWith("Nothing runs otherwise");
+            }
+            assertThat(app.line(1, "go").get("reading").asText()).isEqualTo("Goes on: list 1 “Main”");
+            assertThat(app.line(1, "go").get("reading").asText())
+                    .as("behind the last cue there is none")
+                    .startsWith("Nothing runs otherwise");
+        }
+    }
+
+    @Test
     void what_is_touched_and_recorded_goes_by_what_runs() {
         try (RunningApplication app = played(data)) {
             app.line(1, "1 colour xy 0.5, 0.4");

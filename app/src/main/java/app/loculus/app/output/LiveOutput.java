@@ -163,9 +163,11 @@ public class LiveOutput {
     /**
      * Plays something in the live show.
      *
+     * @return whether anything runs otherwise after it
      * @throws Refusal when the show is not live
      */
-    public void press(long show, Press press) {
+    public boolean press(long show, Press press) {
+        boolean changed;
         synchronized (this) {
             Snapshot now = live;
             if (now == null || now.id() != show) {
@@ -176,15 +178,17 @@ public class LiveOutput {
                         WayOut.advice("Open it first."));
             }
             long micros = clock.micros();
-            running(now, micros);
+            Playing before = running(now, micros);
             Playing after = playing.after(press, micros, repertoire);
             if (after.blind() != playing.blind()) {
                 settings.put(BLIND, after.blind() ? ON : "off");
             }
+            changed = !after.equals(before);
             playing = after;
         }
         clock.wake();
         tell();
+        return changed;
     }
 
     /** What runs now, for whoever looks. */

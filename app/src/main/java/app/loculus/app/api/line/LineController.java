@@ -130,8 +130,9 @@ class LineController {
             if (request.preview()) {
                 return foreseen("Would play: " + PlayWords.of(shows.get(id).show(), found));
             }
-            output.press(id, found);
-            return foreseen(PlayWords.of(shows.get(id).show(), found));
+            boolean changed = output.press(id, found);
+            String words = PlayWords.of(shows.get(id).show(), found);
+            return foreseen(changed ? words : "Nothing runs otherwise for it: " + words);
         }
 
         @Override

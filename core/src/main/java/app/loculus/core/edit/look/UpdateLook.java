@@ -5,6 +5,8 @@ import app.loculus.core.look.LookId;
 import app.loculus.core.patch.UnitId;
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.problem.WayOut;
+import app.loculus.core.profile.Attribute;
+import app.loculus.core.programmer.Touched;
 import app.loculus.core.programmer.UnitValues;
 import app.loculus.core.show.Draft;
 import app.loculus.core.show.LookHolders;
@@ -12,6 +14,8 @@ import app.loculus.core.show.PartKinds;
 import app.loculus.core.show.Show;
 import app.loculus.core.show.ShowEdit;
 import app.loculus.core.show.Whole;
+import app.loculus.core.unit.Numbers;
+import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
 
@@ -37,7 +41,7 @@ public record UpdateLook(LookId look) implements ShowEdit {
         }
         Map<UnitId, UnitValues> after = open ? touched : RecordLook.merged(before.values(), touched);
         draft.put(PartKinds.LOOKS, before.holding(after));
-        draft.setAll(OpenLook.cleared(show));
+        draft.setAll(left(show, touched));
         OpenLook.closed(draft, look);
         draft.say((open ? "Puts back " : "Updates ") + LookHolders.words(show, before) + ": "
                 + LookDifference.of(show, before.values(), after).words());
@@ -49,5 +53,20 @@ public record UpdateLook(LookId look) implements ShowEdit {
         if (!plain.isEmpty()) {
             draft.say(plain);
         }
+        if (!touched.isEmpty()) {
+            draft.say("In hand it is let go of: " + Numbers.count(touched.size(), "unit"));
+        }
+    }
+
+    /** Working values without those that the look has now. */
+    private static Map<UnitId, UnitValues> left(Show show, Map<UnitId, UnitValues> taken) {
+        Map<UnitId, UnitValues> left = new LinkedHashMap<>();
+        taken.forEach((unit, values) -> {
+            Map<Attribute, Touched> own =
+                    new LinkedHashMap<>(show.programmer().of(unit).byAttribute());
+            own.keySet().removeAll(values.byAttribute().keySet());
+            left.put(unit, new UnitValues(own));
+        });
+        return left;
     }
 }
