@@ -237,6 +237,11 @@ public record PaletteFace(
         }
 
         @Override
+        public String moved(app.loculus.core.value.Use use, java.util.Optional<AttributeValue> over) {
+            return "";
+        }
+
+        @Override
         public String reference(app.loculus.core.value.PaletteId palette) {
             return "";
         }

@@ -98,6 +98,9 @@ public class LiveOutput {
     private long playingIn;
     private Snapshot playingOf;
     private Repertoire repertoire;
+    /** Whether an effect moves something that is set. */
+    private boolean handMoves;
+
     private Playing told = Playing.NOTHING;
     private boolean toldStill = true;
     private int toldSteps;
@@ -130,7 +133,7 @@ public class LiveOutput {
         long micros = clock.micros();
         Playing runs = running(now, micros);
         return new ShowEdit.Around(
-                runs.nothing() ? List.of() : List.of(runs.layer(micros)),
+                runs.nothing() && !handMoves ? List.of() : List.of(runs.layer(micros)),
                 bringUp.filter(b -> b.show == show)
                         .map(b -> b.layers(now.show()))
                         .orElse(List.of()));
@@ -149,12 +152,11 @@ public class LiveOutput {
         if (playingOf != now) {
             Repertoire today = now.show().repertoire();
             if (repertoire == null || !today.sameAs(repertoire)) {
-                playing = repertoire == null
-                        ? playing
-                        : playing.at(micros, repertoire).on(today, micros);
+                playing = (repertoire == null ? playing : playing.at(micros, repertoire)).on(today, micros);
             }
             repertoire = today;
             playingOf = now;
+            handMoves = now.show().programmer().moves();
         }
         playing = playing.at(micros, repertoire);
         return playing;
@@ -205,7 +207,7 @@ public class LiveOutput {
     /** Nanoseconds until what runs changes what goes out; a long time when nothing moves. */
     synchronized long dueNanos() {
         long micros = clock.micros();
-        long next = playing.next(micros);
+        long next = handMoves && !playing.blind() ? micros : playing.next(micros);
         return next == Long.MAX_VALUE ? Long.MAX_VALUE : (next - micros) * 1000;
     }
 
@@ -251,7 +253,8 @@ public class LiveOutput {
                 || up != renderedBringUp
                 || over != renderedStrip
                 || runs != renderedPlaying
-                || runs.moves(renderedMicros, micros)) {
+                || runs.moves(renderedMicros, micros)
+                || handMoves && micros != renderedMicros) {
             frames = renderer.update(scene(now, runs, micros, up, over));
             renderedLive = now;
             renderedBringUp = up;

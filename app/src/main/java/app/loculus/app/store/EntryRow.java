@@ -12,6 +12,8 @@ import app.loculus.core.unit.DmxValue;
 import app.loculus.core.unit.Fraction;
 import app.loculus.core.value.AttributeValue;
 import app.loculus.core.value.PaletteId;
+import app.loculus.core.value.Use;
+import java.util.Optional;
 
 /** One value of a palette as it lies in its table. */
 record EntryRow(
@@ -61,6 +63,11 @@ record EntryRow(
         @Override
         public Form released() {
             return new Form("released", 0, "");
+        }
+
+        @Override
+        public Form moved(Use use, Optional<AttributeValue> over) {
+            throw new IllegalArgumentException("A palette does not move");
         }
 
         @Override

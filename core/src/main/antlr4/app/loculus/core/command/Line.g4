@@ -21,7 +21,7 @@ aloud : integer address EOF ;
 command
     : patch | add | unpatch | delete | name | place | hang | purpose | noteGroup | note
     | renumber | change | swap | shift | compact | mark | universe | saveVersion | restoreVersion
-    | recordGroup | editGroup | moveGroup | copyGroup | freezeGroup | tintGroup | starterGroups | recordPalette | takeOut | tidyPalette | copyPalette | movePalette | narrowPalette | joinPalettes | fillPalette | updatePalette | starterPalettes | recordLook | recordCue | recordSubmaster | takeOutOfLook | tidyLook | openLook | closeLook | updateLook | setCue | prepareCue | moveCue | copyLook | splitCue | renumberCues | setList | moveKept | play | setMark | markFrom | moveMark | renameMark | realign | setPage | renamePage | tintPalette | notePalette | timePalette | rename
+    | recordGroup | editGroup | moveGroup | copyGroup | freezeGroup | tintGroup | starterGroups | recordPalette | takeOut | tidyPalette | copyPalette | movePalette | narrowPalette | joinPalettes | fillPalette | updatePalette | starterPalettes | recordEffect | editEffect | copyEffect | moveEffect | renameEffect | starterEffects | recordLook | recordCue | recordSubmaster | takeOutOfLook | tidyLook | openLook | closeLook | updateLook | setCue | prepareCue | moveCue | copyLook | splitCue | renumberCues | setList | moveKept | play | setMark | markFrom | moveMark | renameMark | realign | setPage | renamePage | tintPalette | notePalette | timePalette | rename
     | home | clear | next | previous | whole | invert | recordHighlight | forgetHighlight | highlight | undo | redo
     | choose
     ;
@@ -37,6 +37,7 @@ delete
     | DELETE kind paletteRef (PLUS paletteRef)* (AS VALUES)?    # deletePalette
     | DELETE MARK text (AS VALUES)?     # deleteMark
     | DELETE PAGE pageOf text           # deletePage
+    | DELETE EFFECT effectRef (PLUS effectRef)* (AS VALUES)?    # deleteEffects
     | DELETE CUE cueRefs ofList?        # deleteCues
     | DELETE LIST listRef               # deleteList
     | DELETE LOOK integer (PLUS integer)*   # deleteLooks
@@ -102,6 +103,44 @@ joinPalettes : TAKE kind paletteRef INTO kind? paletteRef ;
 fillPalette : FILL kind paletteRef FOR TYPE text (FROM TYPE text)? ;
 updatePalette : UPDATE kind paletteRef scope? ;
 starterPalettes : STARTER PALETTES ;
+recordEffect : RECORD EFFECT integer? text? REPLACE? ;
+editEffect : EDIT EFFECT effectRef effectChange+ ;
+effectChange
+    : movements                         # effectMovements
+    | RATE number                       # effectRate
+    | offset                            # effectOffset
+    | BLOCKS OF integer                 # effectBlocks
+    | MIRROR (ON | OFF)?                # effectMirror
+    | REVERSE (ON | OFF)?               # effectReverse
+    | AT ends                           # effectEnds
+    | SIZE number                       # effectSize
+    | DUTY number                       # effectDuty
+    | SEED integer                      # effectSeed
+    | CROSSFADE number                  # effectCrossfade
+    | TURNED number                     # effectTurned
+    | AROUND (MARK text | OFF)          # effectAround
+    | (waveform | figure)               # effectForm
+    ;
+copyEffect : COPY EFFECT effectRef TO integer ;
+moveEffect : MOVE EFFECT effectRef TO integer ;
+renameEffect : RENAME EFFECT effectRef text ;
+starterEffects : STARTER EFFECTS (text (PLUS text)*)? ;
+effectRef : integer | text ;
+movements : movement (AND movement)* ;
+movement
+    : figure OF POSITION shapeOption*   # shaped
+    | waveform OF (attribute | kind) (AT ends)? waveOption*     # waved
+    | RUN kind paletteRange (PLUS kind? paletteRange)* runOption*     # ran
+    ;
+paletteRange : paletteRef (THRU paletteRef)? ;
+waveform : SINE | TRIANGLE | RAMP | FALL | SQUARE | RANDOM ;
+figure : CIRCLE | EIGHT | LINE | SQUARE ;
+ends : number THRU number measure? | kind paletteRef THRU kind? paletteRef ;
+waveOption : SIZE number | DUTY number | SEED integer | timing ;
+shapeOption : SIZE number | TURNED number | AROUND MARK text | timing ;
+runOption : CROSSFADE number | timing ;
+timing : RATE number | offset ;
+offset : OFFSET (ROUND integer? (FROM number)? | number (THRU number)*) (BLOCKS OF integer | MIRROR | REVERSE)* ;
 recordLook : RECORD LOOK integer? text? lookOption* ;
 recordCue : RECORD CUE cueRef? text? ofList? (lookOption | cueChange)* ;
 recordSubmaster : RECORD SUBMASTER integer? text? lookOption* ;
@@ -220,6 +259,7 @@ state
     | ACTIVE                            # active
     | AT (FULL | OUT | number (THRU number)?)   # atLevel
     | USES kind paletteRef              # usesPalette
+    | USES EFFECT effectRef             # usesEffect
     | IN GROUP? groupRef                # inGroup
     | UNPATCHED                         # unpatched
     | (ANSWERED | WRONG | DEAD | NOT TRIED)     # answeredSo
@@ -243,6 +283,9 @@ sortBy : NUMBER | ACROSS | ALONG | UP | OUTWARD ;
 value
     : AT amount                         # intensity
     | kind paletteRef (THRU paletteRef)* (AS VALUES)?      # apply
+    | EFFECT effectRef (RATE number | SIZE number)*     # applyEffect
+    | (EFFECT effectRef | EFFECTS) OFF  # endEffects
+    | movements                         # moving
     | COLOUR XY number COMMA number     # colourXy
     | WHITE AT number KELVIN (TINT number)?     # whiteAt
     | NUDGE COLOUR BY number COMMA number   # nudgeColour
@@ -298,6 +341,8 @@ PRESS : 'press' ; AFTER : 'after' ; BEGIN : 'begin' ; END : 'end' ; BEFORE : 'be
 STANDING : 'standing' ; ALONE : 'alone' ; RATE : 'rate' ; CROSSFADE : 'crossfade' ; FORWARDS : 'forwards' ; BACKWARDS : 'backwards' ; BOUNCE : 'bounce' ;
 RANDOM : 'random' ; GO : 'go' ; BACK : 'back' ; PAUSE : 'pause' ; JUMP : 'jump' ; EVERYTHING : 'everything' ; LEVEL : 'level' ; TEMPO : 'tempo' ; TAP : 'tap' ;
 MASTER : 'master' ; PREPARE : 'prepare' ; BLIND : 'blind' ; COLON : ':' ;
+EFFECT : 'effect' ; EFFECTS : 'effects' ; SINE : 'sine' ; TRIANGLE : 'triangle' ; RAMP : 'ramp' ; FALL : 'fall' ; SQUARE : 'square' ; CIRCLE : 'circle' ;
+EIGHT : 'eight' ; LINE : 'line' ; RUN : 'run' ; SIZE : 'size' ; OFFSET : 'offset' ; ROUND : 'round' ; DUTY : 'duty' ; TURNED : 'turned' ; AROUND : 'around' ;
 REALIGN : 'realign' ; FLIP : 'flip' ; PAGE : 'page' ; LIGHTS : 'lights' ; AND : 'and' ; OR : 'or' ; OPEN : '(' ; CLOSED : ')' ; BOTH : '&' ;
 PLUS : '+' ; MINUS : '-' ; COMMA : ',' ;
 HEX : '0x' [0-9a-f]+ ;

@@ -22,7 +22,8 @@ final class Clauses {
                 new PaletteClauses(),
                 new MarkClauses(),
                 new NicheClauses(),
-                new LookClauses());
+                new LookClauses(),
+                new EffectClauses());
     }
 
     /** The edits of one clause, in order. */

@@ -93,6 +93,11 @@ final class States extends LineBaseVisitor<State> {
     }
 
     @Override
+    public State visitUsesEffect(LineParser.UsesEffectContext c) {
+        return new State.MovedBy(EffectClauses.effect(draft, c.effectRef()).id());
+    }
+
+    @Override
     public State visitInGroup(LineParser.InGroupContext c) {
         return new State.InGroup(choices.group(c.groupRef()).id());
     }

@@ -103,6 +103,10 @@ public final class ValueRows {
                 .followed()
                 .flatMap(show::palette)
                 .ifPresent(p -> tally.palettes.add(p.number() + " " + p.name()));
+        resolved.source()
+                .moved()
+                .flatMap(u -> show.effect(u.effect()))
+                .ifPresent(e -> tally.palettes.add(e.toString()));
     }
 
     private static ValueRow row(Attribute attribute, Tally t) {

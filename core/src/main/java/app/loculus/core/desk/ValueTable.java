@@ -1,6 +1,7 @@
 package app.loculus.core.desk;
 
 import app.loculus.core.dmx.Encoder;
+import app.loculus.core.effect.Effect;
 import app.loculus.core.patch.Claim;
 import app.loculus.core.patch.Fixture;
 import app.loculus.core.patch.UnitId;
@@ -168,6 +169,10 @@ public record ValueTable(List<ValueColumn> columns, int from, int all, List<Unit
                         .followed()
                         .flatMap(show::palette)
                         .map(x -> x.number() + " " + x.name())
+                        .or(() -> now.source()
+                                .moved()
+                                .flatMap(u -> show.effect(u.effect()))
+                                .map(Effect::toString))
                         .orElse(""),
                 held.filter(Held::touched).isPresent(),
                 held.filter(Held::companion)

@@ -105,8 +105,13 @@ public final class FrameRenderer {
     /** Fixtures about which some layer says something else; a layer may still name one that has gone. */
     private static List<Fixture> changed(Scene before, Scene after) {
         Set<FixtureId> found = new LinkedHashSet<>();
+        boolean turned = !after.beats().equals(before.beats());
         for (int i = 0; i < after.layers().size(); i++) {
-            found.addAll(after.layers().get(i).differing(before.layers().get(i)));
+            Layer layer = after.layers().get(i);
+            found.addAll(layer.differing(before.layers().get(i)));
+            if (turned) {
+                found.addAll(layer.moving());
+            }
         }
         return found.stream().flatMap(id -> after.patch().find(id).stream()).toList();
     }

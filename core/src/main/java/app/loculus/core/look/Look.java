@@ -3,7 +3,9 @@ package app.loculus.core.look;
 import app.loculus.core.patch.UnitId;
 import app.loculus.core.programmer.UnitValues;
 import app.loculus.core.unit.Limits;
+import app.loculus.core.value.EffectId;
 import app.loculus.core.value.PaletteId;
+import app.loculus.core.value.Use;
 import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.Map;
@@ -13,7 +15,7 @@ import java.util.TreeMap;
 import java.util.stream.Collectors;
 
 /**
- * A set of values by unit and attribute: plain, or referring to palettes.
+ * A set of values by unit and attribute: plain, or referring to palettes and effects.
  *
  * @param number absent for a look that a cue or a submaster holds; else its own, unlike that of any other
  * @param name empty for one that has no number
@@ -54,6 +56,14 @@ public record Look(LookId id, Optional<Integer> number, String name, Map<UnitId,
     /** The palettes its values refer to. */
     public Set<PaletteId> followed() {
         return values.values().stream().flatMap(v -> v.followed().stream()).collect(Collectors.toSet());
+    }
+
+    /** The effects its values refer to. */
+    public Set<EffectId> moved() {
+        return values.values().stream()
+                .flatMap(v -> v.moved().stream())
+                .map(Use::effect)
+                .collect(Collectors.toSet());
     }
 
     @Override

@@ -52,7 +52,7 @@ public final class Giver {
      */
     public Giver on(Patch other, Shelf otherShelf) {
         boolean holds = other.profiles() == patch.profiles() && common.size() < MOST_REMEMBERED;
-        boolean same = other == patch && shelf.sameAs(otherShelf) && single.size() < MOST_REMEMBERED;
+        boolean same = other == patch && shelf.gives(otherShelf) && single.size() < MOST_REMEMBERED;
         return new Giver(
                 other,
                 otherShelf,

@@ -133,10 +133,17 @@ record ChaseRun(
     }
 
     @Override
-    public boolean moves(long from, long to) {
+    public Set<FixtureId> moved(long from, long to) {
         double s0 = position(from);
         double s1 = position(to);
-        return s0 != s1 && (Math.floor(s0) != Math.floor(s1) || tempo.share(s0) < 1 || tempo.share(s1) < 1);
+        boolean steps = s0 != s1 && (Math.floor(s0) != Math.floor(s1) || tempo.share(s0) < 1 || tempo.share(s1) < 1);
+        return steps ? fixtures() : from == to ? Set.of() : swinging();
+    }
+
+    private Set<FixtureId> swinging() {
+        Set<FixtureId> all = new LinkedHashSet<>();
+        steps.forEach(s -> all.addAll(Swinging.found(s.state(), a -> a.placed().moving() != null)));
+        return all;
     }
 
     @Override
@@ -157,11 +164,13 @@ record ChaseRun(
         Placed was = placed(at.before(), channel);
         FunctionValue from = at.from() != null && channel < at.from().length ? at.from()[channel] : null;
         from = was == null ? from : was.place();
-        if (to == null && (from == null || at.share() >= 1)) {
+        into.fromMoving = was == null ? null : was.moving();
+        if (to == null && (from == null && was == null || at.share() >= 1)) {
             return false;
         }
         into.from = from;
         into.to = to == null ? null : to.place();
+        into.moving = to == null ? null : to.moving();
         into.share = to != null && to.snaps() || was != null && was.snaps() ? 1 : at.share();
         into.level = level;
         into.since = since;
@@ -175,6 +184,9 @@ record ChaseRun(
 
     @Override
     public long next(long now) {
+        if (!swinging().isEmpty()) {
+            return now;
+        }
         if (clock.paused()) {
             return Long.MAX_VALUE;
         }

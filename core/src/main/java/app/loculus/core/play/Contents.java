@@ -1,5 +1,6 @@
 package app.loculus.core.play;
 
+import app.loculus.core.effect.Effect;
 import app.loculus.core.look.Look;
 import app.loculus.core.look.LookId;
 import app.loculus.core.mark.Mark;
@@ -10,6 +11,7 @@ import app.loculus.core.patch.Fixture;
 import app.loculus.core.patch.FixtureId;
 import app.loculus.core.patch.Patch;
 import app.loculus.core.patch.UnitId;
+import app.loculus.core.profile.FunctionValue;
 import app.loculus.core.profile.Mode;
 import app.loculus.core.programmer.UnitValues;
 import app.loculus.core.resolve.Held;
@@ -17,6 +19,7 @@ import app.loculus.core.resolve.Resolver;
 import app.loculus.core.resolve.Source;
 import app.loculus.core.unit.Seconds;
 import app.loculus.core.value.AttributeValue;
+import app.loculus.core.value.EffectId;
 import app.loculus.core.value.PaletteId;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -30,9 +33,16 @@ import java.util.concurrent.ConcurrentHashMap;
  */
 final class Contents {
 
-    /** @param by what it was worked out from, palettes with those that they follow, by id */
+    /**
+     * @param by what it was worked out from, palettes with those that they follow, by id
+     * @param effects likewise
+     */
     private record Known(
-            Look look, Map<PaletteId, Palette> by, Map<MarkId, Mark> marks, Map<FixtureId, Placed[]> placed) {}
+            Look look,
+            Map<PaletteId, Palette> by,
+            Map<EffectId, Effect> effects,
+            Map<MarkId, Mark> marks,
+            Map<FixtureId, Placed[]> placed) {}
 
     private final Patch patch;
     private final Shelf shelf;
@@ -58,20 +68,30 @@ final class Contents {
     /** By fixture, in the order of the mode's channels; null where it says nothing. Not to be written to. */
     Map<FixtureId, Placed[]> of(Look look) {
         Known held = known.get(look.id());
-        if (held == null || held.look() != look || !held.marks().equals(shelf.marks()) || !same(held.by())) {
-            held = new Known(look, by(look), shelf.marks(), placed(look));
+        if (held == null || held.look() != look || !held.marks().equals(shelf.marks()) || !same(held)) {
+            Map<EffectId, Effect> effects = effects(look);
+            held = new Known(look, by(look, effects), effects, shelf.marks(), placed(look));
             known.put(look.id(), held);
         }
         return held.placed();
     }
 
-    private boolean same(Map<PaletteId, Palette> by) {
-        return by.entrySet().stream().allMatch(e -> shelf.palettes().get(e.getKey()) == e.getValue());
+    private boolean same(Known held) {
+        return held.by().entrySet().stream().allMatch(e -> shelf.palettes().get(e.getKey()) == e.getValue())
+                && held.effects().entrySet().stream()
+                        .allMatch(e -> shelf.effects().get(e.getKey()) == e.getValue());
     }
 
-    private Map<PaletteId, Palette> by(Look look) {
+    private Map<EffectId, Effect> effects(Look look) {
+        Map<EffectId, Effect> all = new HashMap<>();
+        look.moved().forEach(e -> resolver.motions().effect(e).ifPresent(effect -> all.put(e, effect)));
+        return all;
+    }
+
+    private Map<PaletteId, Palette> by(Look look, Map<EffectId, Effect> effects) {
         Map<PaletteId, Palette> all = new HashMap<>();
         look.followed().forEach(p -> by(p, all));
+        effects.values().forEach(e -> e.palettes().forEach(p -> by(p, all)));
         return all;
     }
 
@@ -103,15 +123,26 @@ final class Contents {
         Mode mode = patch.modeOf(fixture);
         resolver.held(unit, values)
                 .forEach((attribute, held) -> mode.parameter(unit.cell(), attribute)
-                        .ifPresent(parameter -> held.value().in(mode, parameter).ifPresent(place -> {
-                            boolean snaps = held.value() instanceof AttributeValue.Named
-                                    || mode.channels().get(parameter.channel()).snap();
-                            channels[parameter.channel()] = new Placed(place, snaps, source(held), time(held));
-                        })));
+                        .ifPresent(parameter -> {
+                            FunctionValue place =
+                                    held.value().in(mode, parameter).orElse(null);
+                            if (place != null || held.moving().isPresent()) {
+                                boolean snaps = held.value() instanceof AttributeValue.Named
+                                        || mode.channels()
+                                                .get(parameter.channel())
+                                                .snap();
+                                channels[parameter.channel()] = new Placed(
+                                        place,
+                                        snaps,
+                                        source(held),
+                                        time(held),
+                                        held.moving().orElse(null));
+                            }
+                        }));
     }
 
     private static Source source(Held held) {
-        return held.from().<Source>map(Source.FromPalette::new).orElseGet(Source.InLook::new);
+        return held.source() instanceof Source.ByHand ? new Source.InLook() : held.source();
     }
 
     private Optional<Seconds> time(Held held) {

@@ -16,6 +16,7 @@ import java.util.Set;
  * @param began when that cue did, in the list's own time
  * @param follows when the next cue starts by itself, in the list's own time
  * @param tracks by fixture, in the order of the mode's channels; null where it says nothing
+ * @param swings whether an effect moves anything of it
  * @param ends when the last of them has arrived, in the list's own time
  */
 record CueRun(
@@ -28,8 +29,34 @@ record CueRun(
         OptionalLong follows,
         Map<FixtureId, Track[]> tracks,
         long ends,
-        boolean releasing)
+        boolean releasing,
+        boolean swings)
         implements Run {
+
+    CueRun(
+            CueListId list,
+            String label,
+            Clockwork clock,
+            double level,
+            At at,
+            long began,
+            OptionalLong follows,
+            Map<FixtureId, Track[]> tracks,
+            long ends,
+            boolean releasing) {
+        this(
+                list,
+                label,
+                clock,
+                level,
+                at,
+                began,
+                follows,
+                tracks,
+                ends,
+                releasing,
+                !Swinging.found(tracks, t -> t.moving() != null).isEmpty());
+    }
 
     /** Where a list stands. @param number to go by when the cue is gone */
     record At(CueId cue, CueNumber number) {}
@@ -41,12 +68,12 @@ record CueRun(
 
     @Override
     public CueRun level(double other) {
-        return new CueRun(list, label, clock, other, at, began, follows, tracks, ends, releasing);
+        return new CueRun(list, label, clock, other, at, began, follows, tracks, ends, releasing, swings);
     }
 
     @Override
     public CueRun clocked(Clockwork other) {
-        return new CueRun(list, label, other, level, at, began, follows, tracks, ends, releasing);
+        return new CueRun(list, label, other, level, at, began, follows, tracks, ends, releasing, swings);
     }
 
     /** The same with nothing that starts by itself. */
@@ -74,9 +101,12 @@ record CueRun(
     }
 
     @Override
-    public boolean moves(long from, long to) {
+    public Set<FixtureId> moved(long from, long to) {
         long own = clock.at(from);
-        return own != clock.at(to) && own < ends;
+        if (own != clock.at(to) && own < ends) {
+            return fixtures();
+        }
+        return from == to || !swings ? Set.of() : Swinging.found(tracks, t -> t.moving() != null);
     }
 
     @Override
@@ -101,6 +131,9 @@ record CueRun(
 
     @Override
     public long next(long now) {
+        if (swings) {
+            return now;
+        }
         if (clock.paused()) {
             return Long.MAX_VALUE;
         }

@@ -1,5 +1,6 @@
 package app.loculus.core.play;
 
+import app.loculus.core.effect.Beats;
 import app.loculus.core.look.Cue;
 import app.loculus.core.look.CueList;
 import app.loculus.core.look.Timing;
@@ -28,17 +29,17 @@ final class Fading {
      * @param all what runs, the list with it
      * @param before the list as it runs; null when it does not
      * @param own its own time
-     * @param at the time of all
+     * @param beats the time of all
      */
-    Fading(Repertoire repertoire, Iterable<? extends Voice> all, Voice before, long own, long at) {
+    Fading(Repertoire repertoire, Iterable<? extends Voice> all, Voice before, long own, Beats beats) {
         this.repertoire = repertoire;
         java.util.List<Voice> voices = new java.util.ArrayList<>();
         all.forEach(voices::add);
-        this.mixing = new Mixing(voices, at);
+        this.mixing = new Mixing(voices, beats);
         this.before = before;
         this.tracks = before instanceof CueRun run ? run.tracks() : Map.of();
         this.own = own;
-        this.at = at;
+        this.at = beats.now();
     }
 
     /** What is set anew starts from where it is; what is carried goes on as it was going. */
@@ -80,15 +81,16 @@ final class Fading {
             return was.to(aim.placed(), aim.by());
         }
         FunctionValue to = aim.placed().place();
-        Seconds time = dims(to)
+        Seconds time = aim.placed().dims()
                 ? cue.timing()
                         .intensity(
-                                from == null || to.light() > from.light(),
+                                from == null || to == null || to.light() > from.light(),
                                 aim.placed().time())
                 : cue.timing().other(aim.placed().time());
         return new Track(
                 from,
                 to,
+                aim.placed().moving(),
                 own,
                 cue.timing().delay().micros(),
                 time.micros(),
@@ -99,17 +101,18 @@ final class Fading {
     }
 
     private Track leaving(Track was, FunctionValue from, Timing timing) {
-        if (was == null && from == null || was != null && (was.over(own) || was.to() == null)) {
+        if (was == null && from == null || was != null && (was.over(own) || was.leaves())) {
             return was != null && was.over(own) ? null : was;
         }
         FunctionValue stood = from == null ? was.to() : from;
-        Seconds time = dims(stood) ? timing.falling() : timing.others();
+        Seconds time = stood == null || dims(stood) ? timing.falling() : timing.others();
         return gone(was, stood, timing.delay().micros(), time.micros());
     }
 
     private Track gone(Track was, FunctionValue from, long delay, long time) {
         return new Track(
                 from,
+                null,
                 null,
                 own,
                 delay,
@@ -138,7 +141,16 @@ final class Fading {
                         Track track = gone(was, standing[i], 0, release.micros());
                         gone[i] = was == null
                                 ? new Track(
-                                        track.from(), null, own, 0, track.time(), false, since, null, track.source())
+                                        track.from(),
+                                        null,
+                                        null,
+                                        own,
+                                        0,
+                                        track.time(),
+                                        false,
+                                        since,
+                                        null,
+                                        track.source())
                                 : track;
                     }
                 }

@@ -21,8 +21,8 @@ record GroupVoice(GroupId group, String label, double level, long since, Map<Fix
     }
 
     @Override
-    public boolean moves(long from, long to) {
-        return false;
+    public Set<FixtureId> moved(long from, long to) {
+        return Set.of();
     }
 
     @Override
@@ -37,9 +37,7 @@ record GroupVoice(GroupId group, String label, double level, long since, Map<Fix
         if (full == null) {
             return false;
         }
-        into.from = full;
-        into.to = full;
-        into.share = 1;
+        into.stand(full);
         into.level = level;
         into.since = since;
         into.source = new Source.InLook();

@@ -1,5 +1,7 @@
 package app.loculus.core.play;
 
+import app.loculus.core.effect.Beats;
+import app.loculus.core.look.Fade;
 import app.loculus.core.patch.Fixture;
 import app.loculus.core.profile.FunctionValue;
 import app.loculus.core.profile.Mode;
@@ -17,13 +19,13 @@ final class Mixing {
     private final Wish[] wishes;
     private final Object[] lanes;
 
-    Mixing(List<? extends Voice> voices, long now) {
+    Mixing(List<? extends Voice> voices, Beats beats) {
         this.voices = voices;
-        this.now = now;
+        this.now = beats.now();
         this.wishes = new Wish[voices.size()];
         this.lanes = new Object[voices.size()];
         for (int i = 0; i < wishes.length; i++) {
-            wishes[i] = new Wish();
+            wishes[i] = new Wish(beats);
         }
     }
 
@@ -111,36 +113,47 @@ final class Mixing {
         return new Resolved(value.function(), value.fraction(), top.source, top.label);
     }
 
-    /** Home counts only where nobody says anything: what comes in begins at it, what goes out ends at it, else at no light. */
+    /**
+     * Home counts only where nobody says anything: what comes in begins at it, what goes out ends at it, else at no light.
+     * What moves around what lies below does so around the highest of all that stands.
+     */
     private Resolved highest(int count, Resolved below) {
-        double open = open(count, below);
+        FunctionValue open = open(count, below);
         double highest = -1;
-        int winner = 0;
+        Wish winner = null;
         for (int i = 0; i < count; i++) {
-            double light = wishes[i].light(open) * wishes[i].level;
-            if (light >= highest) {
+            double light = wishes[i].around() ? -1 : wishes[i].light(open) * wishes[i].level;
+            if (light >= 0 && light >= highest) {
                 highest = light;
-                winner = i;
+                winner = wishes[i];
             }
         }
-        FunctionValue place = wishes[winner].to == null ? wishes[winner].from : wishes[winner].to;
-        FunctionValue lit = FunctionValue.lit(place.function(), highest);
-        return new Resolved(lit.function(), lit.fraction(), wishes[winner].source, wishes[winner].label);
+        FunctionValue lit =
+                winner == null ? open : FunctionValue.lit(winner.place(open).function(), highest);
+        for (int i = 0; i < count; i++) {
+            if (wishes[i].around()) {
+                double light = Fade.between(lit.light(), wishes[i].light(lit), wishes[i].level);
+                lit = FunctionValue.lit(lit.function(), light);
+                winner = wishes[i];
+            }
+        }
+        return new Resolved(lit.function(), lit.fraction(), winner.source, winner.label);
     }
 
-    private double open(int count, Resolved below) {
+    private FunctionValue open(int count, Resolved below) {
         for (int i = 0; i < count; i++) {
             if (!wishes[i].open()) {
-                return 0;
+                return FunctionValue.lit(wishes[i].to.function(), 0);
             }
         }
-        return below.place().light();
+        return below.place();
     }
 
     private FunctionValue alone(int which, int count, Resolved below) {
         if (intensity(count)) {
             Wish own = wishes[which];
-            return FunctionValue.lit((own.to == null ? own.from : own.to).function(), own.light(open(count, below)));
+            FunctionValue open = open(count, below);
+            return FunctionValue.lit(own.place(open).function(), own.light(open));
         }
         FunctionValue value = below.place();
         for (int i = 0; i <= which; i++) {

@@ -1,5 +1,6 @@
 package app.loculus.core.play;
 
+import app.loculus.core.effect.Beats;
 import app.loculus.core.patch.Fixture;
 import app.loculus.core.patch.FixtureId;
 import app.loculus.core.profile.Mode;
@@ -8,6 +9,7 @@ import app.loculus.core.resolve.Resolved;
 import app.loculus.core.resolve.Resolver;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 
 /** All that runs at one moment, under the programmer. */
@@ -17,11 +19,16 @@ public final class PlayLayer implements Layer {
     public static final String OWNER = "playing";
 
     private final List<Voice> voices;
-    private final long now;
+    private final Beats beats;
 
-    PlayLayer(List<Voice> voices, long now) {
+    PlayLayer(List<Voice> voices, Beats beats) {
         this.voices = voices;
-        this.now = now;
+        this.beats = beats;
+    }
+
+    @Override
+    public Optional<Beats> beats() {
+        return Optional.of(beats);
     }
 
     @Override
@@ -52,8 +59,8 @@ public final class PlayLayer implements Layer {
         voices.stream().filter(v -> !holds(before.voices, v)).forEach(v -> all.addAll(v.fixtures()));
         before.voices.stream().filter(v -> !holds(voices, v)).forEach(v -> all.addAll(v.fixtures()));
         for (Voice voice : voices) {
-            if (holds(before.voices, voice) && voice.moves(before.now, now)) {
-                all.addAll(voice.fixtures());
+            if (holds(before.voices, voice)) {
+                all.addAll(voice.moved(before.beats.now(), beats.now()));
             }
         }
         return all;
@@ -72,7 +79,7 @@ public final class PlayLayer implements Layer {
     @Override
     public void lay(Fixture fixture, Mode mode, List<Resolved> channels, Resolver resolver) {
         if (!voices.isEmpty()) {
-            new Mixing(voices, now).lay(fixture, mode, channels);
+            new Mixing(voices, beats).lay(fixture, mode, channels);
         }
     }
 }

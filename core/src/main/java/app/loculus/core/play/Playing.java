@@ -1,5 +1,7 @@
 package app.loculus.core.play;
 
+import app.loculus.core.effect.Beats;
+import app.loculus.core.effect.Turning;
 import app.loculus.core.look.Cue;
 import app.loculus.core.look.CueId;
 import app.loculus.core.look.CueList;
@@ -10,6 +12,7 @@ import app.loculus.core.patch.FixtureId;
 import app.loculus.core.profile.FunctionValue;
 import app.loculus.core.selection.GroupId;
 import app.loculus.core.unit.Fraction;
+import app.loculus.core.value.EffectId;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -25,17 +28,24 @@ import java.util.function.UnaryOperator;
  * @param runs lists, cue by cue or as chases, in the order in which they were started
  * @param master scales everything, 0 to 1
  * @param blind whether working values are kept from the output
+ * @param turnings how far effects have turned
  */
 public record Playing(
-        List<Run> runs, List<SubmasterVoice> submasters, List<GroupVoice> groups, double master, boolean blind) {
+        List<Run> runs,
+        List<SubmasterVoice> submasters,
+        List<GroupVoice> groups,
+        double master,
+        boolean blind,
+        Map<EffectId, Turning> turnings) {
 
     /** Nothing runs. */
-    public static final Playing NOTHING = new Playing(List.of(), List.of(), List.of(), 1, false);
+    public static final Playing NOTHING = new Playing(List.of(), List.of(), List.of(), 1, false, Map.of());
 
     public Playing {
         runs = List.copyOf(runs);
         submasters = List.copyOf(submasters);
         groups = List.copyOf(groups);
+        turnings = Map.copyOf(turnings);
     }
 
     /** After a press. @param at when, in microseconds; not before an earlier one */
@@ -78,17 +88,24 @@ public record Playing(
 
     /** When something changes by itself next: now while something moves, {@link Long#MAX_VALUE} when nothing does. */
     public long next(long now) {
-        return runs.stream().mapToLong(r -> r.next(now)).min().orElse(Long.MAX_VALUE);
+        return submasters.stream().anyMatch(s -> !s.moved(now, now + 1).isEmpty())
+                ? now
+                : runs.stream().mapToLong(r -> r.next(now)).min().orElse(Long.MAX_VALUE);
     }
 
     /** Whether something is elsewhere at one time than at the other, as long as nothing is pressed. */
     public boolean moves(long from, long to) {
-        return runs.stream().anyMatch(r -> r.moves(from, to));
+        return voices().stream().anyMatch(v -> !v.moved(from, to).isEmpty());
     }
 
     /** As a layer under the programmer. */
     public PlayLayer layer(long now) {
-        return new PlayLayer(voices(), now);
+        return new PlayLayer(voices(), beats(now));
+    }
+
+    /** How far everything that moves has turned. */
+    Beats beats(long now) {
+        return new Beats(now, turnings);
     }
 
     private List<Voice> voices() {
@@ -124,7 +141,7 @@ public record Playing(
     }
 
     private Playing with(List<Run> others) {
-        return new Playing(others, submasters, groups, master, blind);
+        return new Playing(others, submasters, groups, master, blind, turnings);
     }
 
     private Playing without(CueListId list) {
@@ -204,7 +221,7 @@ public record Playing(
         Run before = run(list.id()).orElse(null);
         Clockwork clock = before == null ? Clockwork.GOING : before.clock().going(at);
         long own = clock.at(at);
-        Map<FixtureId, Track[]> tracks = new Fading(repertoire, voices(), before, own, at).to(list, index);
+        Map<FixtureId, Track[]> tracks = new Fading(repertoire, voices(), before, own, beats(at)).to(list, index);
         OptionalLong follows = cue.next().byItself()
                 ? OptionalLong.of(own + cue.next().millisAfterBegin(cue.timing().length()) * 1000)
                 : OptionalLong.empty();
@@ -262,7 +279,7 @@ public record Playing(
 
     /** At the beginning of a step, coming in over what stands now. */
     private ChaseRun landed(ChaseRun chase, Voice before, int index, long at, Repertoire repertoire) {
-        Fading fading = new Fading(repertoire, voices(), before, 0, at);
+        Fading fading = new Fading(repertoire, voices(), before, 0, beats(at));
         Map<FixtureId, FunctionValue[]> from = new HashMap<>();
         if (before != null) {
             before.fixtures()
@@ -292,7 +309,8 @@ public record Playing(
         Clockwork clock = run.clock().going(at);
         long own = clock.at(at);
         long since = run instanceof ChaseRun chase ? chase.since() : at;
-        Map<FixtureId, Track[]> tracks = new Fading(repertoire, voices(), run, own, at).away(list.release(), since);
+        Map<FixtureId, Track[]> tracks =
+                new Fading(repertoire, voices(), run, own, beats(at)).away(list.release(), since);
         CueRun.At where = run instanceof CueRun c
                 ? c.at()
                 : at(((ChaseRun) run).steps().get(((ChaseRun) run).stepAt(at)).cue(), repertoire.cues(id));
@@ -324,7 +342,7 @@ public record Playing(
         for (Run run : runs) {
             all = all.release(run.list(), at, repertoire);
         }
-        return new Playing(all.runs, List.of(), List.of(), all.master, blind);
+        return new Playing(all.runs, List.of(), List.of(), all.master, blind, turnings);
     }
 
     Playing level(CueListId list, Fraction level) {
@@ -372,7 +390,7 @@ public record Playing(
                     before.map(SubmasterVoice::since).orElse(at),
                     before.map(SubmasterVoice::placed).orElse(Map.of())));
         }
-        return new Playing(runs, all, groups, master, blind);
+        return new Playing(runs, all, groups, master, blind, turnings);
     }
 
     Playing group(GroupId id, Fraction level, long at, Repertoire repertoire) {
@@ -381,15 +399,15 @@ public record Playing(
         if (level.value() > 0) {
             all.add(new GroupVoice(id, "group fader", level.value(), at, Map.of()));
         }
-        return new Playing(runs, submasters, all, master, blind).on(repertoire, at);
+        return new Playing(runs, submasters, all, master, blind, turnings).on(repertoire, at);
     }
 
     Playing master(Fraction level) {
-        return new Playing(runs, submasters, groups, level.value(), blind);
+        return new Playing(runs, submasters, groups, level.value(), blind, turnings);
     }
 
     public Playing blind(boolean on) {
-        return new Playing(runs, submasters, groups, master, on);
+        return new Playing(runs, submasters, groups, master, on, turnings);
     }
 
     /**
@@ -397,6 +415,7 @@ public record Playing(
      * stops.
      */
     public Playing on(Repertoire repertoire, long now) {
-        return new Today(this, repertoire, now).goingOn();
+        Map<EffectId, Turning> turned = Beats.following(turnings, repertoire.effects(), now);
+        return new Today(new Playing(runs, submasters, groups, master, blind, turned), repertoire, now).goingOn();
     }
 }

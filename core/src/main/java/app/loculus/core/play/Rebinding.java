@@ -40,15 +40,16 @@ record Rebinding(Patch patch, CueRun run) {
 
     private Track track(Track was, Repertoire.Aim aim) {
         if (aim == null) {
-            return was != null && was.to() == null ? was : null;
+            return was != null && was.leaves() ? was : null;
         }
-        if (was != null && was.to() != null) {
+        if (was != null && !was.leaves()) {
             return was.to(aim.placed(), aim.by());
         }
         // It was put into a cue that is there already: it is there at once.
         return new Track(
                 null,
                 aim.placed().place(),
+                aim.placed().moving(),
                 run.began(),
                 0,
                 0,

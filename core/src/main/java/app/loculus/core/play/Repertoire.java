@@ -1,5 +1,6 @@
 package app.loculus.core.play;
 
+import app.loculus.core.effect.Effect;
 import app.loculus.core.group.Group;
 import app.loculus.core.look.Cue;
 import app.loculus.core.look.CueId;
@@ -17,6 +18,7 @@ import app.loculus.core.resolve.Resolved;
 import app.loculus.core.resolve.Resolver;
 import app.loculus.core.resolve.Scene;
 import app.loculus.core.selection.GroupId;
+import app.loculus.core.value.EffectId;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
@@ -92,6 +94,10 @@ public final class Repertoire {
                         && parts.sameAs(other.parts);
     }
 
+    Map<EffectId, Effect> effects() {
+        return scene.shelf().effects();
+    }
+
     Patch patch() {
         return scene.patch();
     }
@@ -135,7 +141,9 @@ public final class Repertoire {
             placed(cue.look()).forEach((fixture, placed) -> {
                 Aim[] aims = state.computeIfAbsent(fixture, f -> new Aim[placed.length]);
                 for (int i = 0; i < placed.length; i++) {
-                    aims[i] = placed[i] == null ? aims[i] : new Aim(placed[i], cue.id());
+                    aims[i] = placed[i] == null
+                            ? aims[i]
+                            : new Aim(placed[i].over(aims[i] == null ? null : aims[i].placed()), cue.id());
                 }
             });
         }

@@ -30,8 +30,8 @@ record SubmasterVoice(
     }
 
     @Override
-    public boolean moves(long from, long to) {
-        return false;
+    public Set<FixtureId> moved(long from, long to) {
+        return from == to ? Set.of() : Swinging.fixtures(placed);
     }
 
     @Override
@@ -46,9 +46,8 @@ record SubmasterVoice(
         if (own == null) {
             return false;
         }
-        into.from = own.place();
-        into.to = own.place();
-        into.share = 1;
+        into.stand(own.place());
+        into.moving = own.moving();
         into.level = counting();
         into.since = since;
         into.source = own.source();

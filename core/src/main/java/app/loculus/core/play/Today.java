@@ -33,7 +33,7 @@ record Today(Playing playing, Repertoire repertoire, long now) {
                 .map(g -> new GroupVoice(g.group(), g.label(), g.level(), g.since(), dimmers(g.group())))
                 .filter(g -> !g.dimmers().isEmpty())
                 .toList();
-        return new Playing(standing, subs, faders, playing.master(), playing.blind());
+        return new Playing(standing, subs, faders, playing.master(), playing.blind(), playing.turnings());
     }
 
     private Map<FixtureId, FunctionValue[]> dimmers(GroupId group) {

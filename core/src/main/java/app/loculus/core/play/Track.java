@@ -1,14 +1,17 @@
 package app.loculus.core.play;
 
 import app.loculus.core.look.CueId;
+import app.loculus.core.motion.Moving;
 import app.loculus.core.profile.FunctionValue;
 import app.loculus.core.resolve.Source;
+import java.util.Objects;
 
 /**
  * One channel on its way within a list.
  *
  * @param from where it was when it was pressed; null: what lies below
  * @param to where it goes; null: to what lies below
+ * @param moving what moves it there; null when it stands
  * @param start in the list's own time
  * @param snaps whether it jumps when the wait is over
  * @param since when it was started, by the clock of all
@@ -17,6 +20,7 @@ import app.loculus.core.resolve.Source;
 record Track(
         FunctionValue from,
         FunctionValue to,
+        Moving moving,
         long start,
         long delay,
         long time,
@@ -32,6 +36,8 @@ record Track(
     void read(long own, double level, Wish into) {
         into.from = from;
         into.to = to;
+        into.moving = moving;
+        into.fromMoving = null;
         into.level = level;
         into.since = since;
         into.source = source;
@@ -39,15 +45,33 @@ record Track(
         into.share = moved < 0 ? -1 : snaps || moved >= time ? 1 : (double) moved / time;
     }
 
+    /** Whether it goes to what lies below. */
+    boolean leaves() {
+        return to == null && moving == null;
+    }
+
     /** Gone to what lies below: it says nothing any more. */
     boolean over(long own) {
-        return to == null && own >= ends();
+        return leaves() && own >= ends();
     }
 
     /** The same with another goal: what it refers to has changed. */
     Track to(Placed goal, CueId now) {
-        return goal.place().equals(to) && now.equals(by) && goal.source().equals(source)
+        return Objects.equals(goal.place(), to)
+                        && Objects.equals(goal.moving(), moving)
+                        && now.equals(by)
+                        && goal.source().equals(source)
                 ? this
-                : new Track(from, goal.place(), start, delay, time, snaps || goal.snaps(), since, now, goal.source());
+                : new Track(
+                        from,
+                        goal.place(),
+                        goal.moving(),
+                        start,
+                        delay,
+                        time,
+                        snaps || goal.snaps(),
+                        since,
+                        now,
+                        goal.source());
     }
 }

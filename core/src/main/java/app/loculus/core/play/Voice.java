@@ -11,8 +11,8 @@ interface Voice {
 
     Set<FixtureId> fixtures();
 
-    /** Whether what it wants can be another thing at one time than at the other. */
-    boolean moves(long from, long to);
+    /** Fixtures of which it can want another thing at one time than at the other. */
+    Set<FixtureId> moved(long from, long to);
 
     /** What it knows about a fixture, for {@link #read}; null when it has nothing to say about it. */
     Object lane(FixtureId fixture, long now);

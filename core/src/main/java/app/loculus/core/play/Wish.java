@@ -1,9 +1,12 @@
 package app.loculus.core.play;
 
+import app.loculus.core.effect.Beats;
 import app.loculus.core.look.Fade;
+import app.loculus.core.motion.Moving;
 import app.loculus.core.profile.Attribute;
 import app.loculus.core.profile.FunctionValue;
 import app.loculus.core.resolve.Source;
+import app.loculus.core.unit.Fraction;
 
 /**
  * What one thing that runs wants of one channel at one moment. Written anew for every channel of every frame, so it is
@@ -11,10 +14,16 @@ import app.loculus.core.resolve.Source;
  */
 final class Wish {
 
+    private final Beats beats;
+
     /** From where; null: from what lies below. */
     FunctionValue from;
+    /** What moves it there; null when it stands. */
+    Moving fromMoving;
     /** To where; null: to what lies below. */
     FunctionValue to;
+    /** What moves it there; null when it stands. */
+    Moving moving;
     /** How much of the way is done, 0 to 1; below 0 while it waits. */
     double share;
     /** Scales intensity. */
@@ -25,22 +34,54 @@ final class Wish {
     Source source;
     String label;
 
+    Wish(Beats beats) {
+        this.beats = beats;
+    }
+
+    /** Stands where it is. */
+    void stand(FunctionValue place) {
+        from = place;
+        fromMoving = null;
+        to = place;
+        moving = null;
+        share = 1;
+    }
+
     boolean intensity() {
         FunctionValue any = to == null ? from : to;
-        return any != null && any.function().attribute().equals(Attribute.DIMMER);
+        if (any != null) {
+            return any.function().attribute().equals(Attribute.DIMMER);
+        }
+        Moving mover = moving == null ? fromMoving : moving;
+        return mover != null && mover.attribute().equals(Attribute.DIMMER);
+    }
+
+    private FunctionValue start(FunctionValue below) {
+        FunctionValue base = from == null ? below : from;
+        return fromMoving == null ? base : fromMoving.at(base, beats, since);
+    }
+
+    private FunctionValue goal(FunctionValue below) {
+        FunctionValue base = to == null ? below : to;
+        return moving == null ? base : moving.at(base, beats, since);
     }
 
     /** Everything that is no intensity. */
     FunctionValue over(FunctionValue below) {
-        FunctionValue a = from == null ? below : from;
-        FunctionValue b = to == null ? below : to;
-        if (share < 0 || share >= 1 || !a.function().equals(b.function())) {
-            return share < 0 ? a : b;
+        if (share >= 1) {
+            return goal(below);
         }
-        return new FunctionValue(
-                b.function(),
-                app.loculus.core.unit.Fraction.clamp(
-                        Fade.between(a.fraction().value(), b.fraction().value(), share)));
+        FunctionValue a = start(below);
+        if (share < 0) {
+            return a;
+        }
+        FunctionValue b = goal(below);
+        return a.function().equals(b.function())
+                ? new FunctionValue(
+                        b.function(),
+                        Fraction.clamp(
+                                Fade.between(a.fraction().value(), b.fraction().value(), share)))
+                : b;
     }
 
     /** Whether it comes from or goes to what lies below. */
@@ -48,10 +89,22 @@ final class Wish {
         return from == null || to == null;
     }
 
-    /** The light it wants, before its level. @param below what everybody else comes to, 0 to 1 */
-    double light(double below) {
-        double a = from == null ? below : from.light();
-        double b = to == null ? below : to.light();
-        return share < 0 ? a : Fade.between(a, b, share);
+    /** Whether it moves around what lies below. */
+    boolean around() {
+        return to == null && moving != null && moving.move().relative();
+    }
+
+    /** The light it wants, before its level. @param below what everybody else comes to */
+    double light(FunctionValue below) {
+        if (share >= 1) {
+            return goal(below).light();
+        }
+        double a = start(below).light();
+        return share < 0 ? a : Fade.between(a, goal(below).light(), share);
+    }
+
+    /** The function whose light it wants. */
+    FunctionValue place(FunctionValue below) {
+        return to != null ? to : moving != null || from == null ? below : from;
     }
 }

@@ -18,6 +18,16 @@ public record Programmer(Hand hand, Map<UnitId, UnitValues> values) {
         return values.getOrDefault(unit, UnitValues.NONE);
     }
 
+    /** Whether an effect moves any of the values. */
+    public boolean moves() {
+        for (UnitValues held : values.values()) {
+            if (held.moves()) {
+                return true;
+            }
+        }
+        return false;
+    }
+
     public Programmer holding(Hand newHand) {
         return new Programmer(newHand, values);
     }

@@ -12,7 +12,9 @@ import app.loculus.core.profile.FunctionValue;
 import app.loculus.core.profile.Mode;
 import app.loculus.core.profile.Parameter;
 import app.loculus.core.value.AttributeValue;
+import app.loculus.core.value.EffectId;
 import app.loculus.core.value.Sent;
+import app.loculus.core.value.Use;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -40,6 +42,11 @@ public final class Touching {
 
         /** What a reference to a palette stands for; the value itself when it is none. */
         Optional<AttributeValue> plain(UnitId unit, Attribute attribute, AttributeValue value);
+
+        /** Whether an effect moves the attribute around what lies below. */
+        default boolean rides(UnitId unit, Attribute attribute, Use use) {
+            return false;
+        }
     }
 
     private final Patch patch;
@@ -83,7 +90,13 @@ public final class Touching {
                 if (attribute.makesColour()) {
                     asked.put(home, Optional.empty());
                 }
-                put(home, parameter, Touched.byHand(value).after(values(home).get(attribute)));
+                put(
+                        home,
+                        parameter,
+                        riding(
+                                home,
+                                attribute,
+                                Touched.byHand(value).after(values(home).get(attribute))));
                 companions(home, parameter, value);
                 any = true;
             }
@@ -110,11 +123,62 @@ public final class Touching {
         values.forEach((attribute, value) -> mode.parameter(unit.cell(), attribute)
                 .ifPresent(p -> {
                     Touched touched = along.contains(attribute) ? Touched.along(value) : Touched.byHand(value);
-                    put(unit, p, touched.after(values(unit).get(attribute)));
+                    put(
+                            unit,
+                            p,
+                            riding(unit, attribute, touched.after(values(unit).get(attribute))));
                 }));
         if (mode.mastered()) {
             mastersOf(unit, fixture, mode, values);
         }
+    }
+
+    /**
+     * Lets an effect move an attribute; what it was set to stays as what it moves around, if it does.
+     *
+     * @param goes a place that it moves through, for the modes that it needs; empty when that goes by what lies below
+     */
+    public void move(UnitId unit, Attribute attribute, Use use, boolean relative, Optional<FunctionValue> goes) {
+        Mode mode = modeOf(unit);
+        Parameter parameter = mode.parameter(unit.cell(), attribute).orElseThrow();
+        if (attribute.isMix()) {
+            touchMix(unit, attribute);
+        }
+        Touched before = values(unit).get(attribute);
+        Optional<AttributeValue> over = relative ? Optional.ofNullable(before).map(Touched::value) : Optional.empty();
+        Touched moved = Touched.byHand(new AttributeValue.Moved(use, over));
+        for (ChannelFunction other : mode.channelOf(parameter).functions()) {
+            values(unit).remove(other.attribute());
+        }
+        values(unit).put(attribute, moved);
+        goes.filter(place -> place.function().master().isPresent()).ifPresent(place -> {
+            Fixture fixture = patch.get(unit.fixture());
+            mode.masters(unit.cell(), place.function(), channel -> sentNow(fixture, mode, channel))
+                    .forEach((channel, dmx) -> along(fixture, mode, channel, dmx));
+        });
+    }
+
+    /** Ends effects on what the unit and the cells in it are set to. @return whether any of these moved something */
+    public boolean still(UnitId unit, Predicate<EffectId> which) {
+        boolean any = false;
+        for (UnitId home : withCells(patch, unit)) {
+            Map<Attribute, Touched> left = new LinkedHashMap<>();
+            programmer.of(home).byAttribute().forEach((attribute, touched) -> {
+                if (touched.value() instanceof AttributeValue.Moved m
+                        && which.test(m.use().effect())) {
+                    m.over()
+                            .ifPresent(
+                                    o -> left.put(attribute, new Touched(o, touched.touched(), touched.companion())));
+                } else {
+                    left.put(attribute, touched);
+                }
+            });
+            if (!left.equals(programmer.of(home).byAttribute())) {
+                changed.put(home, left);
+                any = true;
+            }
+        }
+        return any;
     }
 
     /** Touches the mode channels of what was set together, as far as those are not among it. */
@@ -251,6 +315,21 @@ public final class Touching {
                         .stream()
                         .flatMap(v -> v.in(mode, p).stream()))
                 .findFirst();
+    }
+
+    /** What moves around what is there goes on around what is set. */
+    private Touched riding(UnitId unit, Attribute attribute, Touched value) {
+        Touched before = values(unit).get(attribute);
+        return before != null
+                        && before.value() instanceof AttributeValue.Moved m
+                        && !(value.value() instanceof AttributeValue.Released)
+                        && now.rides(unit, attribute, m.use())
+                ? new Touched(
+                        new AttributeValue.Moved(m.use(), Optional.of(value.value())),
+                        value.touched(),
+                        value.companion(),
+                        value.was())
+                : value;
     }
 
     private void put(UnitId unit, Parameter parameter, Touched value) {

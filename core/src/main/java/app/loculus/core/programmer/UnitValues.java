@@ -2,8 +2,9 @@ package app.loculus.core.programmer;
 
 import app.loculus.core.colour.Chromaticity;
 import app.loculus.core.profile.Attribute;
-import app.loculus.core.value.AttributeValue;
+import app.loculus.core.value.EffectId;
 import app.loculus.core.value.PaletteId;
+import app.loculus.core.value.Use;
 import java.util.Arrays;
 import java.util.Collections;
 import java.util.Comparator;
@@ -47,8 +48,9 @@ public record UnitValues(Map<Attribute, Touched> byAttribute, Optional<Chromatic
     public List<PaletteId> followed() {
         List<PaletteId> found = List.of();
         for (Touched t : byAttribute.values()) {
-            if (t.value() instanceof AttributeValue.Reference r && !found.contains(r.palette())) {
-                found = with(found, r.palette());
+            Optional<PaletteId> palette = t.value().followed();
+            if (palette.isPresent() && !found.contains(palette.get())) {
+                found = with(found, palette.get());
             }
         }
         return found;
@@ -61,6 +63,23 @@ public record UnitValues(Map<Attribute, Touched> byAttribute, Optional<Chromatic
                 : Stream.concat(found.stream(), Stream.of(more))
                         .sorted(Comparator.comparingInt(PaletteId::value))
                         .toList();
+    }
+
+    /** Its places in effects, one for each of them. */
+    public List<Use> moved() {
+        Map<EffectId, Use> found = new LinkedHashMap<>();
+        byAttribute.values().forEach(t -> t.value().moved().ifPresent(u -> found.putIfAbsent(u.effect(), u)));
+        return List.copyOf(found.values());
+    }
+
+    /** Whether an effect moves any of them; asked for each unit of each frame. */
+    public boolean moves() {
+        for (Touched t : byAttribute.values()) {
+            if (t.value().moved().isPresent()) {
+                return true;
+            }
+        }
+        return false;
     }
 
     public boolean isEmpty() {

@@ -1,5 +1,6 @@
 package app.loculus.core.resolve;
 
+import app.loculus.core.effect.Beats;
 import app.loculus.core.patch.Address;
 import app.loculus.core.patch.Fixture;
 import app.loculus.core.patch.FixtureId;
@@ -19,8 +20,7 @@ import java.util.stream.Collectors;
 
 /**
  * One layer of what decides over the lights: it has an owner and a time, and lays what it says over what lies below.
- * The programmer is one, highlight is one, bringing up is one, slots driven by hand are one; looks and effects will be
- * further ones.
+ * The programmer is one, highlight is one, bringing up is one, slots driven by hand are one; what runs is one.
  */
 public interface Layer {
 
@@ -40,6 +40,16 @@ public interface Layer {
 
     /** Fixtures about which it says something else than an earlier state of itself did. */
     Set<FixtureId> differing(Layer earlier);
+
+    /** Fixtures whose values move by themselves as time goes on. */
+    default Set<FixtureId> moving() {
+        return Set.of();
+    }
+
+    /** How far everything that moves has turned, if this layer knows. */
+    default Optional<Beats> beats() {
+        return Optional.empty();
+    }
 
     /** Lays its values over the channels of one fixture. */
     void lay(Fixture fixture, Mode mode, List<Resolved> channels, Resolver resolver);
@@ -76,6 +86,17 @@ public interface Layer {
                 differing(before.values, values, found);
                 differing(values, before.values, found);
             }
+            return found;
+        }
+
+        @Override
+        public Set<FixtureId> moving() {
+            Set<FixtureId> found = new LinkedHashSet<>();
+            values.forEach((unit, held) -> {
+                if (held.moves()) {
+                    found.add(unit.fixture());
+                }
+            });
             return found;
         }
 

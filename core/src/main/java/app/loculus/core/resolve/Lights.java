@@ -7,6 +7,7 @@ import app.loculus.core.patch.UnitId;
 import app.loculus.core.profile.Attribute;
 import app.loculus.core.profile.Cells;
 import app.loculus.core.profile.Mode;
+import app.loculus.core.value.EffectId;
 import app.loculus.core.value.PaletteId;
 import java.util.HashSet;
 import java.util.List;
@@ -116,10 +117,27 @@ public final class Lights {
         List<Resolved> channels = resolved(unit.fixture());
         Set<PaletteId> counting = through.computeIfAbsent(palette, this::through);
         return own(mode(unit), unit)
+                .mapToObj(channels::get)
+                .map(Resolved::source)
+                .anyMatch(s -> follows(s, counting));
+    }
+
+    private boolean follows(Source source, Set<PaletteId> counting) {
+        return source.followed().filter(counting::contains).isPresent()
+                || source.moved()
+                        .map(u -> scene.shelf().effects().get(u.effect()))
+                        .filter(e -> e.palettes().stream().anyMatch(counting::contains))
+                        .isPresent();
+    }
+
+    /** Whether an effect moves something of the unit. */
+    public boolean moved(UnitId unit, EffectId effect) {
+        List<Resolved> channels = resolved(unit.fixture());
+        return own(mode(unit), unit)
                 .anyMatch(i -> channels.get(i)
                         .source()
-                        .followed()
-                        .filter(counting::contains)
+                        .moved()
+                        .filter(u -> u.effect().equals(effect))
                         .isPresent());
     }
 

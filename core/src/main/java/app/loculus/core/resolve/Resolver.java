@@ -1,17 +1,24 @@
 package app.loculus.core.resolve;
 
+import app.loculus.core.effect.Beats;
+import app.loculus.core.effect.Effect;
+import app.loculus.core.motion.Motions;
+import app.loculus.core.motion.Move;
+import app.loculus.core.motion.Moving;
 import app.loculus.core.palette.Given;
 import app.loculus.core.palette.Giver;
 import app.loculus.core.palette.Palette;
 import app.loculus.core.patch.Fixture;
 import app.loculus.core.patch.UnitId;
 import app.loculus.core.profile.Attribute;
+import app.loculus.core.profile.FunctionValue;
 import app.loculus.core.profile.Mode;
 import app.loculus.core.profile.Parameter;
 import app.loculus.core.programmer.Touched;
 import app.loculus.core.programmer.UnitValues;
 import app.loculus.core.value.AttributeValue;
 import app.loculus.core.value.PaletteId;
+import app.loculus.core.value.Use;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -25,21 +32,27 @@ public final class Resolver {
     private final Scene scene;
     private final List<Layer> layers;
     private final Giver giver;
+    private final Motions motions;
+    private final Beats beats;
     private final Map<Mode, List<Resolved>> homes = new ConcurrentHashMap<>();
 
     public Resolver(Scene scene) {
-        this(scene, new Giver(scene.patch(), scene.shelf(), scene.answers()));
+        this(scene, new Giver(scene.patch(), scene.shelf(), scene.answers()), null);
     }
 
-    private Resolver(Scene scene, Giver giver) {
+    private Resolver(Scene scene, Giver giver, Motions before) {
         this.scene = scene;
         this.layers = counting(scene.layers());
         this.giver = giver;
+        this.motions = before == null
+                ? new Motions(scene.patch(), scene.shelf(), giver)
+                : before.on(scene.patch(), scene.shelf(), giver);
+        this.beats = scene.beats();
     }
 
     /** Another moment, with what of this one still holds. */
     public Resolver on(Scene other) {
-        return new Resolver(other, giver.on(other.patch(), other.shelf()));
+        return new Resolver(other, giver.on(other.patch(), other.shelf()), motions);
     }
 
     /** Nothing below the topmost layer that covers counts. */
@@ -68,13 +81,19 @@ public final class Resolver {
         held(unit, values).forEach((attribute, held) -> {
             Parameter parameter = mode.parameter(unit.cell(), attribute).orElse(null);
             if (parameter != null) {
-                held.value()
-                        .in(mode, parameter)
+                place(held, mode, parameter, channels.get(parameter.channel()))
                         .map(p -> new Resolved(p.function(), p.fraction(), held.source(), layer.owner()))
                         .filter(r -> counts(r, channels.get(parameter.channel()), attribute, layer.merge()))
                         .ifPresent(r -> channels.set(parameter.channel(), r));
             }
         });
+    }
+
+    private Optional<FunctionValue> place(Held held, Mode mode, Parameter parameter, Resolved below) {
+        Optional<FunctionValue> place = held.value().in(mode, parameter);
+        return held.moving()
+                .map(m -> m.at(place.orElseGet(below::place), beats, 0))
+                .or(() -> place);
     }
 
     /**
@@ -85,18 +104,63 @@ public final class Resolver {
         Map<Attribute, Held> held = new LinkedHashMap<>();
         values.followed().forEach(palette -> follow(unit, values, palette, held));
         values.byAttribute().forEach((attribute, touched) -> {
-            if (touched.value().followed().isEmpty()) {
+            if (touched.value().followed().isEmpty() && stands(touched.value())) {
                 if (!held.isEmpty()) {
                     alone(unit, attribute, held);
                 }
                 if (!(touched.value() instanceof AttributeValue.Released)) {
                     held.put(
                             attribute,
-                            new Held(touched.value(), Optional.empty(), touched.touched(), touched.companion()));
+                            new Held(plain(touched.value()), Optional.empty(), touched.touched(), touched.companion()));
                 }
             }
         });
+        if (values.moves()) {
+            values.moved().forEach(use -> move(unit, values, use, held));
+        }
         return held;
+    }
+
+    private static AttributeValue plain(AttributeValue value) {
+        return value instanceof AttributeValue.Moved m ? m.over().orElse(value) : value;
+    }
+
+    /** Whether it says where something is: what moves around what lies below does not. */
+    private static boolean stands(AttributeValue value) {
+        return !(value instanceof AttributeValue.Moved m) || m.over().isPresent();
+    }
+
+    /** It refers to the effect, and not to the attributes that this happened to move when it was set. */
+    private void move(UnitId unit, UnitValues values, Use use, Map<Attribute, Held> held) {
+        Effect effect = motions.effect(use.effect()).orElse(null);
+        if (effect == null) {
+            return;
+        }
+        motions.of(effect, unit).forEach((attribute, move) -> {
+            Optional<Touched> said = values.get(attribute);
+            Optional<Use> in = said.map(Touched::value).flatMap(AttributeValue::moved);
+            if (said.isEmpty()
+                    || in.filter(u -> u.effect().equals(use.effect())).isPresent()) {
+                Held base = held.get(attribute);
+                alone(unit, attribute, held);
+                Moving moving = new Moving(effect, in.orElse(use), attribute, move);
+                held.put(
+                        attribute,
+                        base == null
+                                ? new Held(
+                                        new AttributeValue.Moved(moving.use(), Optional.empty()),
+                                        Optional.empty(),
+                                        true,
+                                        false,
+                                        Optional.of(moving))
+                                : new Held(
+                                        base.value(),
+                                        base.from(),
+                                        base.touched(),
+                                        base.companion(),
+                                        Optional.of(moving)));
+            }
+        });
     }
 
     private void follow(UnitId unit, UnitValues values, PaletteId id, Map<Attribute, Held> held) {
@@ -160,5 +224,17 @@ public final class Resolver {
 
     public Giver giver() {
         return giver;
+    }
+
+    public Motions motions() {
+        return motions;
+    }
+
+    /** Whether an effect moves the attribute around what lies below, so that a value there is moved around. */
+    public boolean rides(UnitId unit, Attribute attribute, Use use) {
+        return motions.effect(use.effect())
+                .map(e -> motions.of(e, unit).get(attribute))
+                .filter(Move::relative)
+                .isPresent();
     }
 }

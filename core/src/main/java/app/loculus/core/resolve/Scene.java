@@ -1,5 +1,6 @@
 package app.loculus.core.resolve;
 
+import app.loculus.core.effect.Beats;
 import app.loculus.core.palette.Palette;
 import app.loculus.core.palette.Shelf;
 import app.loculus.core.patch.FixtureId;
@@ -29,6 +30,16 @@ public record Scene(Patch patch, Shelf shelf, List<Layer> layers, ColourAnswers 
 
     public Map<PaletteId, Palette> palettes() {
         return shelf.palettes();
+    }
+
+    /** How far everything that moves has turned; where it begins as long as nothing says so. */
+    public Beats beats() {
+        for (Layer layer : layers) {
+            if (layer.beats().isPresent()) {
+                return layer.beats().get();
+            }
+        }
+        return Beats.STILL;
     }
 
     /** A show by itself: its programmer, and highlight above it. */

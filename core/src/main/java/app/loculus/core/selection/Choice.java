@@ -4,6 +4,7 @@ import app.loculus.core.patch.Fixture;
 import app.loculus.core.patch.Patch;
 import app.loculus.core.patch.UnitId;
 import app.loculus.core.selection.State.Called;
+import app.loculus.core.value.EffectId;
 import app.loculus.core.value.PaletteId;
 import java.util.Collection;
 import java.util.List;
@@ -42,6 +43,11 @@ public sealed interface Choice {
     /** Every palette named in it. */
     default Stream<PaletteId> palettes() {
         return parts().stream().flatMap(Choice::palettes);
+    }
+
+    /** Every effect named in it. */
+    default Stream<EffectId> effects() {
+        return parts().stream().flatMap(Choice::effects);
     }
 
     /** The same with other units where units are named. */
@@ -303,6 +309,11 @@ public sealed interface Choice {
         @Override
         public Stream<PaletteId> palettes() {
             return Stream.concat(of.palettes(), state.palettes());
+        }
+
+        @Override
+        public Stream<EffectId> effects() {
+            return Stream.concat(of.effects(), state.effects());
         }
 
         @Override

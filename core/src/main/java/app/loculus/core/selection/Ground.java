@@ -2,6 +2,7 @@ package app.loculus.core.selection;
 
 import app.loculus.core.patch.Patch;
 import app.loculus.core.patch.UnitId;
+import app.loculus.core.value.EffectId;
 import app.loculus.core.value.PaletteId;
 
 /** What choices and states are worked out from. */
@@ -20,4 +21,7 @@ public interface Ground {
 
     /** Whether something of it follows a palette, itself or through another one. */
     boolean uses(UnitId unit, PaletteId palette);
+
+    /** Whether an effect moves something of it. */
+    boolean moved(UnitId unit, EffectId effect);
 }

@@ -6,6 +6,7 @@ import app.loculus.core.patch.Patch;
 import app.loculus.core.patch.UnitId;
 import app.loculus.core.unit.Decimal;
 import app.loculus.core.unit.Quoted;
+import app.loculus.core.value.EffectId;
 import app.loculus.core.value.PaletteId;
 import java.util.List;
 import java.util.stream.Collectors;
@@ -41,6 +42,11 @@ public sealed interface State {
     /** Every palette named in it. */
     default Stream<PaletteId> palettes() {
         return parts().stream().flatMap(State::palettes);
+    }
+
+    /** Every effect named in it. */
+    default Stream<EffectId> effects() {
+        return parts().stream().flatMap(State::effects);
     }
 
     /** Intensity above 0. */
@@ -123,6 +129,24 @@ public sealed interface State {
         @Override
         public Stream<PaletteId> palettes() {
             return Stream.of(palette);
+        }
+    }
+
+    /** Is moved by an effect. */
+    record MovedBy(EffectId effect) implements StateOfLight {
+        @Override
+        public boolean holds(UnitId unit, Ground ground) {
+            return ground.moved(unit, effect);
+        }
+
+        @Override
+        public String words(Called called) {
+            return "uses " + called.effect(effect);
+        }
+
+        @Override
+        public Stream<EffectId> effects() {
+            return Stream.of(effect);
         }
     }
 
@@ -278,6 +302,9 @@ public sealed interface State {
 
         /** {@code colour 12}. */
         String palette(PaletteId palette);
+
+        /** {@code effect 3}. */
+        String effect(EffectId effect);
     }
 
     /** A name as the line writes it behind its word. */

@@ -57,6 +57,7 @@ public final class Draft {
 
     /** @throws Refusal when the edit would break what holds in every show */
     public Outcome outcome() {
+        EffectUsers.forgotten(show()).forEach(e -> remove(PartKinds.EFFECTS, e));
         Delta delta = net.delta();
         Identity.of(show(), delta).throwIfRefused();
         Followers.told(first, show(), delta, this::say);

@@ -15,8 +15,8 @@ import java.util.Set;
 final class Identity {
 
     /** What others refer to by its id. */
-    private static final Set<PartKind<?, ?>> NAMED =
-            Set.of(PartKinds.PALETTES, PartKinds.GROUPS, PartKinds.LOOKS, PartKinds.LISTS);
+    private static final Set<PartKind<?, ?>> NAMED = Set.of(
+            PartKinds.PALETTES, PartKinds.GROUPS, PartKinds.LOOKS, PartKinds.LISTS, PartKinds.EFFECTS, PartKinds.MARKS);
 
     private final Show show;
     private final Refit standing;

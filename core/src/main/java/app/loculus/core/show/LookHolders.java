@@ -51,7 +51,10 @@ public final class LookHolders {
             }
         }
         return show.all(PartKinds.LOOKS).values().stream()
-                .filter(l -> l.followed().stream().anyMatch(all::contains))
+                .filter(l -> l.followed().stream().anyMatch(all::contains)
+                        || l.moved().stream()
+                                .flatMap(e -> show.effect(e).stream())
+                                .anyMatch(e -> e.palettes().stream().anyMatch(all::contains)))
                 .toList();
     }
 }

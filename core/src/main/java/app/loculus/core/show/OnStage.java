@@ -8,6 +8,7 @@ import app.loculus.core.programmer.Touching;
 import app.loculus.core.resolve.Resolved;
 import app.loculus.core.resolve.Resolver;
 import app.loculus.core.value.AttributeValue;
+import app.loculus.core.value.Use;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -26,6 +27,11 @@ final class OnStage implements Touching.Now {
     @Override
     public FunctionValue at(Fixture fixture, int channel) {
         return known.computeIfAbsent(fixture, resolver::resolve).get(channel).place();
+    }
+
+    @Override
+    public boolean rides(UnitId unit, Attribute attribute, Use use) {
+        return resolver.rides(unit, attribute, use);
     }
 
     @Override

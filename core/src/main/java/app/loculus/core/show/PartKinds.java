@@ -1,5 +1,7 @@
 package app.loculus.core.show;
 
+import app.loculus.core.effect.Effect;
+import app.loculus.core.effect.Movement;
 import app.loculus.core.group.Group;
 import app.loculus.core.look.Cue;
 import app.loculus.core.look.CueId;
@@ -28,6 +30,7 @@ import app.loculus.core.programmer.HighlightLook;
 import app.loculus.core.programmer.Touched;
 import app.loculus.core.programmer.UnitValues;
 import app.loculus.core.selection.GroupId;
+import app.loculus.core.value.EffectId;
 import app.loculus.core.value.PaletteId;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
@@ -103,6 +106,14 @@ public final class PartKinds {
             .refitting((id, palette, refit) -> Optional.of(refitted(palette, refit)))
             .told(Teller.named("palette", Palette::toString));
 
+    public static final PartKind<EffectId, Effect> EFFECTS = PartKind.of(
+                    "effects", "effects", numbered(EffectId.class, EffectId::value, EffectId::new), Effect.class)
+            .keyedBy(Effect::id)
+            .numberedBy(e -> e.number().map(n -> "effect " + n).orElse(null))
+            .brokenWhen(PartKinds::leading)
+            .refitting((id, effect, refit) -> Optional.of(refitted(effect, refit)))
+            .told(Teller.named("effect", Effect::toString));
+
     public static final PartKind<LookId, Look> LOOKS = PartKind.of(
                     "looks", "looks", numbered(LookId.class, LookId::value, LookId::new), Look.class)
             .keyedBy(Look::id)
@@ -172,6 +183,7 @@ public final class PartKinds {
             MARKS,
             PALETTES,
             NICHE_PAGES,
+            EFFECTS,
             LOOKS,
             LISTS,
             CUES,
@@ -199,6 +211,21 @@ public final class PartKinds {
                         .isPresent()
                 ? Optional.empty()
                 : Optional.of("fixture " + f.number() + " is of a profile or mode that the show does not hold");
+    }
+
+    private static Optional<String> leading(Show show, Effect effect) {
+        boolean led = effect.palettes().stream().allMatch(p -> show.palette(p).isPresent())
+                && effect.marks().stream().allMatch(m -> show.mark(m).isPresent());
+        return led
+                ? Optional.empty()
+                : Optional.of(effect + " would go through a palette or around a mark that is gone");
+    }
+
+    private static Effect refitted(Effect effect, Refit refit) {
+        List<Movement> kept = effect.movements().stream()
+                .flatMap(m -> m.keeping(refit::keepsPalette, refit::keepsMark).stream())
+                .toList();
+        return kept.equals(effect.movements()) ? effect : effect.moving(kept);
     }
 
     private static Optional<String> loose(Show show, Cue cue) {

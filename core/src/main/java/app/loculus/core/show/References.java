@@ -9,6 +9,7 @@ import app.loculus.core.patch.UnitId;
 import app.loculus.core.profile.Attribute;
 import app.loculus.core.programmer.Touched;
 import app.loculus.core.selection.GroupId;
+import app.loculus.core.value.EffectId;
 import app.loculus.core.value.PaletteId;
 import java.util.ArrayList;
 import java.util.List;
@@ -73,6 +74,11 @@ public final class References {
             }
 
             @Override
+            public boolean keepsEffect(EffectId effect) {
+                return show.effect(effect).isPresent();
+            }
+
+            @Override
             public boolean keepsMark(MarkId mark) {
                 return show.mark(mark).isPresent();
             }
@@ -93,9 +99,13 @@ public final class References {
             @Override
             public Optional<Touched> value(UnitId unit, Attribute attribute, Touched value) {
                 boolean led = value.value()
-                        .followed()
-                        .map(p -> show.palette(p).isPresent())
-                        .orElse(true);
+                                .followed()
+                                .map(p -> show.palette(p).isPresent())
+                                .orElse(true)
+                        && value.value()
+                                .moved()
+                                .map(u -> show.effect(u.effect()).isPresent())
+                                .orElse(true);
                 return led ? Optional.of(value) : Optional.empty();
             }
         };

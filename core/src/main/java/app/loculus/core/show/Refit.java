@@ -11,6 +11,7 @@ import app.loculus.core.programmer.UnitValues;
 import app.loculus.core.selection.Choice;
 import app.loculus.core.selection.GroupId;
 import app.loculus.core.selection.Selection;
+import app.loculus.core.value.EffectId;
 import app.loculus.core.value.PaletteId;
 import java.util.List;
 import java.util.Optional;
@@ -36,6 +37,11 @@ public interface Refit {
         return true;
     }
 
+    /** Whether an effect stays. */
+    default boolean keepsEffect(EffectId effect) {
+        return true;
+    }
+
     /** Whether a look stays. */
     default boolean keepsLook(LookId look) {
         return true;
@@ -53,10 +59,11 @@ public interface Refit {
 
     /** What becomes of a way to ask: the same without units that go; plain units where it names what goes. */
     default Choice choice(Choice choice) {
-        Choice kept =
-                choice.groups().allMatch(this::keepsGroup) && choice.palettes().allMatch(this::keepsPalette)
-                        ? choice
-                        : new Choice.Units(standing(choice));
+        Choice kept = choice.groups().allMatch(this::keepsGroup)
+                        && choice.palettes().allMatch(this::keepsPalette)
+                        && choice.effects().allMatch(this::keepsEffect)
+                ? choice
+                : new Choice.Units(standing(choice));
         return kept.refitted(s -> s.keeping(this::keeps));
     }
 

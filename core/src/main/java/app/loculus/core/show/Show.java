@@ -1,5 +1,6 @@
 package app.loculus.core.show;
 
+import app.loculus.core.effect.Effect;
 import app.loculus.core.group.Group;
 import app.loculus.core.look.Cue;
 import app.loculus.core.look.CueId;
@@ -35,6 +36,7 @@ import app.loculus.core.selection.Choice;
 import app.loculus.core.selection.GroupId;
 import app.loculus.core.selection.Selection;
 import app.loculus.core.value.ColourAnswers;
+import app.loculus.core.value.EffectId;
 import app.loculus.core.value.PaletteId;
 import java.util.Comparator;
 import java.util.List;
@@ -293,7 +295,7 @@ public final class Show {
 
     /** What values may refer to. */
     public Shelf shelf() {
-        return new Shelf(all(PartKinds.PALETTES), all(PartKinds.MARKS));
+        return new Shelf(all(PartKinds.PALETTES), all(PartKinds.MARKS), all(PartKinds.EFFECTS));
     }
 
     /** How every type follows every palette. */
@@ -350,6 +352,23 @@ public final class Show {
             lights = new Lights(scene(), resolver());
         }
         return lights;
+    }
+
+    /** Those with a number, in its order. */
+    public List<Effect> effects() {
+        return all(PartKinds.EFFECTS).values().stream()
+                .filter(e -> e.number().isPresent())
+                .sorted(Comparator.comparing(e -> e.number().get()))
+                .toList();
+    }
+
+    public Optional<Effect> effect(EffectId id) {
+        return find(PartKinds.EFFECTS, id);
+    }
+
+    public EffectId nextEffectId() {
+        SortedMap<EffectId, Effect> effects = all(PartKinds.EFFECTS);
+        return new EffectId(effects.isEmpty() ? 1 : effects.lastKey().value() + 1);
     }
 
     /** Those with a number, in its order. */

@@ -6,6 +6,7 @@ import app.loculus.core.resolve.Lights;
 import app.loculus.core.selection.Ground;
 import app.loculus.core.selection.GroupId;
 import app.loculus.core.selection.Selection;
+import app.loculus.core.value.EffectId;
 import app.loculus.core.value.PaletteId;
 import java.util.function.Supplier;
 
@@ -35,5 +36,10 @@ record ShowGround(Show show, Supplier<Lights> lights) implements Ground {
     @Override
     public boolean uses(UnitId unit, PaletteId palette) {
         return lights.get().uses(unit, palette);
+    }
+
+    @Override
+    public boolean moved(UnitId unit, EffectId effect) {
+        return lights.get().moved(unit, effect);
     }
 }

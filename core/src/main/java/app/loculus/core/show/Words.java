@@ -1,5 +1,6 @@
 package app.loculus.core.show;
 
+import app.loculus.core.effect.Effect;
 import app.loculus.core.group.Group;
 import app.loculus.core.palette.Palette;
 import app.loculus.core.patch.UnitId;
@@ -9,6 +10,7 @@ import app.loculus.core.selection.State;
 import app.loculus.core.selection.Step;
 import app.loculus.core.unit.Numbers;
 import app.loculus.core.unit.Quoted;
+import app.loculus.core.value.EffectId;
 import app.loculus.core.value.PaletteId;
 import java.util.ArrayList;
 import java.util.List;
@@ -61,6 +63,11 @@ record Words(Show show) implements State.Called {
         return show.palette(id)
                 .map(p -> p.kind().word() + " " + (onlyOne(p) ? Quoted.of(p.name()) : String.valueOf(p.number())))
                 .orElse("a palette that is gone");
+    }
+
+    @Override
+    public String effect(EffectId id) {
+        return show.effect(id).flatMap(Effect::number).map(n -> "effect " + n).orElse("an effect that has no number");
     }
 
     private boolean onlyOne(Palette palette) {

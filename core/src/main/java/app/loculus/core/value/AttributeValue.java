@@ -24,6 +24,11 @@ public sealed interface AttributeValue {
         return Optional.empty();
     }
 
+    /** The place it has in an effect, if one moves it. */
+    default Optional<Use> moved() {
+        return Optional.empty();
+    }
+
     /** Whether a parameter has a place for it; a foreign name has none. */
     default boolean fits(Mode mode, Parameter parameter) {
         return true;
@@ -45,6 +50,8 @@ public sealed interface AttributeValue {
         R reference(PaletteId palette);
 
         R released();
+
+        R moved(Use use, Optional<AttributeValue> over);
     }
 
     /** The same in another form. */
@@ -157,6 +164,44 @@ public sealed interface AttributeValue {
         @Override
         public <R> R as(Cases<R> cases) {
             return cases.released();
+        }
+    }
+
+    /**
+     * Moved by an effect, now and later.
+     *
+     * @param over what it was set to before: an effect that moves around what is there moves around it
+     */
+    record Moved(Use use, Optional<AttributeValue> over) implements AttributeValue {
+
+        public Moved {
+            over = over.flatMap(Moved::standing);
+        }
+
+        private static Optional<AttributeValue> standing(AttributeValue value) {
+            return value instanceof Moved m
+                    ? m.over
+                    : value instanceof Released ? Optional.empty() : Optional.of(value);
+        }
+
+        @Override
+        public Optional<FunctionValue> in(Mode mode, Parameter parameter) {
+            return over.flatMap(o -> o.in(mode, parameter));
+        }
+
+        @Override
+        public Optional<PaletteId> followed() {
+            return over.flatMap(AttributeValue::followed);
+        }
+
+        @Override
+        public Optional<Use> moved() {
+            return Optional.of(use);
+        }
+
+        @Override
+        public <R> R as(Cases<R> cases) {
+            return cases.moved(use, over);
         }
     }
 

@@ -18,6 +18,7 @@ final class Stage {
 
     Stage(Show show) {
         this.show = show;
+        playing = playing.on(show.repertoire(), 0);
     }
 
     /** Seconds as the core has them. */

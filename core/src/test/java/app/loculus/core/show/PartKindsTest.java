@@ -54,6 +54,7 @@ class PartKindsTest {
                         "marks",
                         "palettes",
                         "pages",
+                        "effects",
                         "looks",
                         "lists",
                         "cues",

@@ -22,6 +22,7 @@ import app.loculus.core.programmer.UnitValues;
 import app.loculus.core.unit.DmxValue;
 import app.loculus.core.value.AttributeValue;
 import app.loculus.core.value.PaletteId;
+import app.loculus.core.value.Use;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.IntStream;
@@ -72,6 +73,11 @@ class ValuesTest {
             @Override
             public Double released() {
                 throw new AssertionError();
+            }
+
+            @Override
+            public Double moved(Use use, Optional<AttributeValue> over) {
+                throw new AssertionError(use);
             }
 
             @Override

@@ -4,25 +4,35 @@ import app.loculus.core.edit.look.LookContents;
 import app.loculus.core.look.Cue;
 import app.loculus.core.look.CueList;
 import app.loculus.core.look.Start;
+import app.loculus.core.motion.Moving;
 import app.loculus.core.patch.Claim;
 import app.loculus.core.patch.Fixture;
 import app.loculus.core.patch.UnitId;
 import app.loculus.core.profile.Attribute;
 import app.loculus.core.profile.Channel;
+import app.loculus.core.profile.FunctionValue;
 import app.loculus.core.profile.Mode;
 import app.loculus.core.profile.Parameter;
 import app.loculus.core.programmer.UnitValues;
+import app.loculus.core.resolve.Held;
+import app.loculus.core.show.PartKinds;
 import app.loculus.core.show.Show;
+import app.loculus.core.unit.Fraction;
 import app.loculus.core.unit.Numbers;
 import app.loculus.core.unit.Seconds;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.TreeMap;
+import java.util.stream.IntStream;
 
 /** What of a show a text of cues can carry: intensity by fixture number, its times, groups, submasters, dimmers. */
 public final class ShowCues {
+
+    /** Places of a round whose mean is its middle. */
+    private static final int PHASES = 64;
 
     private final Show show;
     private final List<String> said = new ArrayList<>();
@@ -57,6 +67,13 @@ public final class ShowCues {
         if (more > 0) {
             said.add("Of " + Numbers.count((int) more, "fixture")
                     + " only the intensity is carried: the format knows no positions, colours or beams.");
+        }
+        long moving = show.all(PartKinds.LOOKS).values().stream()
+                .filter(l -> !l.moved().isEmpty())
+                .count();
+        if (moving > 0) {
+            said.add("In " + Numbers.count((int) moving, "look")
+                    + " effects move lights: they stand still in their middle, for the format knows no effects.");
         }
         long dark = show.patch().fixtures().stream()
                 .filter(f -> dimmer(f).isEmpty())
@@ -118,6 +135,24 @@ public final class ShowCues {
         return new CueText.Sheet(String.valueOf(number), name, null, null, 0, null, levels);
     }
 
+    /** What moves stands still in its middle. */
+    private Optional<FunctionValue> place(Held held, Fixture fixture, Parameter p) {
+        Optional<FunctionValue> place = held.value().in(show.patch().modeOf(fixture), p);
+        if (held.moving().filter(m -> !m.move().relative()).isEmpty()) {
+            return place;
+        }
+        Moving moving = held.moving().get();
+        OptionalDouble mean = IntStream.range(0, PHASES)
+                .mapToObj(i -> moving.move()
+                        .at(
+                                new FunctionValue(p.function(), Fraction.ZERO),
+                                (i + .5) / PHASES,
+                                moving.use().size()))
+                .mapToDouble(FunctionValue::light)
+                .average();
+        return Optional.of(FunctionValue.lit(p.function(), mean.orElse(0)));
+    }
+
     private Map<Integer, Double> levels(Map<UnitId, UnitValues> values) {
         Map<Integer, Double> levels = new TreeMap<>();
         values.forEach((unit, held) -> {
@@ -126,7 +161,7 @@ public final class ShowCues {
                 dimmer(fixture)
                         .flatMap(p -> Optional.ofNullable(
                                         show.resolver().held(unit, held).get(Attribute.DIMMER))
-                                .flatMap(h -> h.value().in(show.patch().modeOf(fixture), p)))
+                                .flatMap(h -> place(h, fixture, p)))
                         .filter(place -> place.light() > 0)
                         .ifPresent(place -> levels.put(fixture.number(), place.light()));
             }

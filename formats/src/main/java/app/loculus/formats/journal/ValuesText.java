@@ -8,7 +8,9 @@ import app.loculus.core.programmer.UnitValues;
 import app.loculus.core.unit.DmxValue;
 import app.loculus.core.unit.Fraction;
 import app.loculus.core.value.AttributeValue;
+import app.loculus.core.value.EffectId;
 import app.loculus.core.value.PaletteId;
+import app.loculus.core.value.Use;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
@@ -17,13 +19,15 @@ import java.util.Optional;
  * Working values as text: a line an attribute, in the order of their names, so that equal values are equal texts. Each
  * line holds the name, how it came there, the form and the value: {@code Dimmer t L0.5}, {@code Gobo1 tc NRipple},
  * {@code Pan - P-40.0}, {@code ColorAdd_R t R3}. t is touched, c came along, L a share of the range, P physical, N a named
- * range, D what is sent, R a palette, X left to what lies below; t~3 followed palette 3 before. Line breaks in names are written as {@code \n}. A colour that was asked for comes
+ * range, D what is sent, R a palette, X left to what lies below, M3:0:8:60: moved by effect 3 as step 0 of 8 at a rate of 60, no size of its own, and
+ * behind | what it moves around; t~3 followed palette 3 before. Line breaks in names are written as {@code \n}. A colour that was asked for comes
  * last, as {@code = 0.48 0.52} in CIE x and y.
  */
 final class ValuesText {
 
     private static final String ASKED = "= ";
     private static final char WAS = '~';
+    private static final char OVER = '|';
 
     private static final AttributeValue.Cases<String> TEXTS = new AttributeValue.Cases<>() {
         @Override
@@ -54,6 +58,14 @@ final class ValuesText {
         @Override
         public String released() {
             return "X";
+        }
+
+        @Override
+        public String moved(Use use, Optional<AttributeValue> over) {
+            return "M" + use.effect().value() + ":" + use.step() + ":" + use.steps() + ":"
+                    + use.rate().map(String::valueOf).orElse("") + ":"
+                    + use.size().map(String::valueOf).orElse("")
+                    + over.map(o -> OVER + o.as(this)).orElse("");
         }
 
         @Override
@@ -117,9 +129,27 @@ final class ValuesText {
             case 'W' ->
                 new AttributeValue.Aimed(new Aiming.Way(rest.startsWith("o"), Integer.parseInt(rest.substring(1))));
             case 'X' -> new AttributeValue.Released();
+            case 'M' -> moved(rest);
             case 'R' -> new AttributeValue.Reference(new PaletteId(Integer.parseInt(rest)));
             default -> throw new UnreadableEntry("it holds a value of the form “" + text.charAt(0) + "”");
         };
+    }
+
+    private static AttributeValue moved(String text) {
+        int bar = text.indexOf(OVER);
+        String[] parts = (bar < 0 ? text : text.substring(0, bar)).split(":", -1);
+        return new AttributeValue.Moved(
+                new Use(
+                        new EffectId(Integer.parseInt(parts[0])),
+                        Integer.parseInt(parts[1]),
+                        Integer.parseInt(parts[2]),
+                        number(parts[3]),
+                        number(parts[4])),
+                bar < 0 ? Optional.empty() : Optional.of(value(text.substring(bar + 1))));
+    }
+
+    private static Optional<Double> number(String text) {
+        return text.isEmpty() ? Optional.empty() : Optional.of(Double.valueOf(text));
     }
 
     private static String unescaped(String text) {

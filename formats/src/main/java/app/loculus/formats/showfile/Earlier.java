@@ -24,6 +24,9 @@ public final class Earlier {
     /** The first with looks, cues and submasters. */
     private static final int LOOKS = 6;
 
+    /** The first with effects. */
+    private static final int EFFECTS = 7;
+
     private Earlier() {}
 
     /** @param version that of the manifest */
@@ -52,6 +55,9 @@ public final class Earlier {
         if (version < LOOKS && document instanceof ObjectNode show) {
             List.of("looks", "lists", "cues", "submasters").forEach(kind -> show.set(kind, NODES.arrayNode()));
             show.set("opened", NODES.objectNode().putNull("look"));
+        }
+        if (version < EFFECTS && document instanceof ObjectNode show) {
+            show.set("effects", NODES.arrayNode());
         }
         return document;
     }

@@ -32,7 +32,7 @@ public final class ShowArchive {
 
     public static final String SUFFIX = ".loculus";
 
-    static final int VERSION = 6;
+    static final int VERSION = 7;
     private static final String FORMAT = "loculus show";
     private static final String MANIFEST = "manifest.json";
     private static final String SHOW = "show.json";

@@ -1,6 +1,8 @@
 package app.loculus.formats.showfile;
 
 import app.loculus.core.colour.Chromaticity;
+import app.loculus.core.effect.Movement;
+import app.loculus.core.effect.Span;
 import app.loculus.core.group.GroupContent;
 import app.loculus.core.mark.MarkId;
 import app.loculus.core.palette.Entry;
@@ -51,6 +53,12 @@ public final class ShowJson {
             Map.entry(AttributeValue.Aimed.class, "Aimed"),
             Map.entry(AttributeValue.Released.class, "Released"),
             Map.entry(AttributeValue.Reference.class, "Reference"),
+            Map.entry(AttributeValue.Moved.class, "Moved"),
+            Map.entry(Movement.Wave.class, "Wave"),
+            Map.entry(Movement.Shape.class, "Shape"),
+            Map.entry(Movement.Run.class, "Run"),
+            Map.entry(Span.Around.class, "Around"),
+            Map.entry(Span.Between.class, "Between"),
             Map.entry(ScopeKey.Global.class, "Global"),
             Map.entry(ScopeKey.Type.class, "Type"),
             Map.entry(ScopeKey.TypeMode.class, "TypeMode"),
@@ -82,6 +90,7 @@ public final class ShowJson {
             Map.entry(State.Active.class, "Active"),
             Map.entry(State.Level.class, "AtLevel"),
             Map.entry(State.Uses.class, "Uses"),
+            Map.entry(State.MovedBy.class, "MovedBy"),
             Map.entry(State.InGroup.class, "InGroup"),
             Map.entry(State.Unpatched.class, "Unpatched"),
             Map.entry(State.Answered.class, "Answered"),
@@ -100,7 +109,15 @@ public final class ShowJson {
                 .disable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
                 .disable(MapperFeature.AUTO_DETECT_IS_GETTERS)
                 .addMixIn(Palette.class, PaletteForm.class);
-        Stream.of(AttributeValue.class, ScopeKey.class, GroupContent.class, Pattern.class, Choice.class, State.class)
+        Stream.of(
+                        AttributeValue.class,
+                        ScopeKey.class,
+                        GroupContent.class,
+                        Pattern.class,
+                        Choice.class,
+                        State.class,
+                        Movement.class,
+                        Span.class)
                 .forEach(type -> json.addMixIn(type, OneOf.class));
         NAMES.forEach((type, name) -> json.registerSubtypes(new NamedType(type, name)));
         return json;

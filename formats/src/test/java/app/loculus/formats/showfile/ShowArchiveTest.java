@@ -162,6 +162,44 @@ class ShowArchiveTest {
     }
 
     @Test
+    void what_was_written_before_there_were_effects_has_none_and_loses_nothing() throws IOException {
+        Show show;
+        try (InputStream in = getClass().getResourceAsStream("/golden/version-6.loculus")) {
+            show = ShowArchive.read(in.readAllBytes());
+        }
+        assertThat(show.all(app.loculus.core.show.PartKinds.EFFECTS)).isEmpty();
+        assertThat(show.lists()).extracting(Object::toString).containsExactly("list 1 “Main”");
+        assertThat(show.submasters()).extracting(Object::toString).containsExactly("submaster 2 “Two”");
+        assertThat(show.looks()).extracting(Object::toString).containsExactly("look 3 “Three”");
+        assertThat(show.programmer().values()).hasSize(4);
+        assertThat(ShowArchive.read(ShowArchive.write(show))).isEqualTo(show);
+    }
+
+    @Test
+    void effects_go_out_and_come_in_the_same() {
+        Show show = after(
+                show(),
+                "clear all",
+                "mark \"Slip\" at 0, 3, 0",
+                "all at 50",
+                "record intensity 11 \"Half\"",
+                "all at 90",
+                "record intensity 12 \"Most\"",
+                "clear all",
+                "all random of dimmer at intensity 11 thru intensity 12 seed 7 rate 90 offset round 2 blocks of 2 mirror",
+                "record effect 3 \"Swell\"",
+                "record cue 1 \"One\"",
+                "all at 40 sine of dimmer size 12.5 offset 10 thru 60",
+                "all run intensity 11 + 12 crossfade 30",
+                "record effect 4 \"Round\"",
+                "edit effect 4 square of dimmer at 0 thru 100 duty 20",
+                "all effect 4 rate 12 size 7",
+                "all where uses effect 4");
+        assertThat(show.effects()).hasSize(2);
+        assertThat(ShowArchive.read(ShowArchive.write(show))).isEqualTo(show);
+    }
+
+    @Test
     void looks_cues_and_submasters_go_out_and_come_in_the_same() {
         Show show = after(
                 show(),
@@ -232,8 +270,8 @@ class ShowArchiveTest {
                 .isInstanceOf(Refusal.class)
                 .hasMessageContaining("checksum does not fit");
         assertThatThrownBy(() -> ShowArchive.read(
-                        changed(file, "manifest.json", t -> t.replace("\"version\":6", "\"version\":9"))))
-                .hasMessageContaining("of version 9; up to 6 is understood");
+                        changed(file, "manifest.json", t -> t.replace("\"version\":7", "\"version\":9"))))
+                .hasMessageContaining("of version 9; up to 7 is understood");
         assertThatThrownBy(() -> ShowArchive.read(changed(file, "manifest.json", t -> "{}")))
                 .hasMessageContaining("no show file");
         assertThatThrownBy(() -> ShowArchive.read(changed(file, "manifest.json", t -> "{")))

@@ -33,7 +33,7 @@ public enum Amount {
      *
      * @throws Refusal when the attribute is not measured in this unit, or none of its functions reaches so far
      */
-    AttributeValue value(double number, AttributeDefinition definition, Mode mode, Parameter parameter) {
+    public AttributeValue value(double number, AttributeDefinition definition, Mode mode, Parameter parameter) {
         if (this == DMX || this == DMX16) {
             return dmx(number, this == DMX ? 1 : 2);
         }

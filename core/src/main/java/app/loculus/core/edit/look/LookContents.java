@@ -239,15 +239,15 @@ public final class LookContents {
         Map<String, Words> found = new LinkedHashMap<>();
         values.forEach((attribute, t) -> {
             Kind kind = profile.kindOf(attribute);
-            if (t.value() instanceof AttributeValue.Reference) {
+            if (t.value() instanceof AttributeValue.Reference || t.value() instanceof AttributeValue.Moved) {
                 String what = kind.word();
                 String words = ValueWords.of(show, t.value());
                 found.merge(
                         what,
-                        new Words(kind, words, false),
+                        new Words(kind, words, Plain.is(t, kind)),
                         (a, b) -> a.words().contains(b.words())
                                 ? a
-                                : new Words(a.kind(), a.words() + " + " + b.words(), a.plain()));
+                                : new Words(a.kind(), a.words() + " + " + b.words(), a.plain() || b.plain()));
             } else if (!t.companion()) {
                 found.put(
                         profile.definition(attribute).pretty(),

@@ -4,9 +4,11 @@ import app.loculus.core.patch.UnitId;
 import app.loculus.core.profile.Attribute;
 import app.loculus.core.profile.Kind;
 import app.loculus.core.profile.Profile;
+import app.loculus.core.programmer.Touched;
 import app.loculus.core.programmer.UnitValues;
 import app.loculus.core.show.Show;
 import app.loculus.core.unit.Numbers;
+import app.loculus.core.value.AttributeValue;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.Map;
@@ -27,7 +29,7 @@ public final class Plain {
             Profile profile = show.patch().profileOf(show.patch().get(unit.fixture()));
             Set<Attribute> plain = new LinkedHashSet<>();
             held.byAttribute().forEach((attribute, t) -> {
-                if (t.value().followed().isEmpty() && !t.companion() && profile.kindOf(attribute) != Kind.INTENSITY) {
+                if (is(t, profile.kindOf(attribute))) {
                     plain.add(attribute);
                 }
             });
@@ -36,6 +38,13 @@ public final class Plain {
             }
         });
         return found;
+    }
+
+    /** What an effect moves around counts as what it is. */
+    static boolean is(Touched t, Kind kind) {
+        boolean stands =
+                !(t.value() instanceof AttributeValue.Moved m) || m.over().isPresent();
+        return stands && t.value().followed().isEmpty() && !t.companion() && kind != Kind.INTENSITY;
     }
 
     /** {@code 3 of 40 units hold plain values}; empty when none does. */

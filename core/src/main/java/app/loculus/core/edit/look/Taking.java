@@ -15,6 +15,7 @@ import app.loculus.core.programmer.Touched;
 import app.loculus.core.programmer.UnitValues;
 import app.loculus.core.resolve.Resolved;
 import app.loculus.core.resolve.Resolver;
+import app.loculus.core.resolve.Source;
 import app.loculus.core.show.Draft;
 import app.loculus.core.show.PartKinds;
 import app.loculus.core.show.Show;
@@ -97,7 +98,7 @@ public record Taking(boolean all, Set<Kind> of, List<String> only, List<String> 
                     Channel channel = mode.channels().get(parameter.channel());
                     if (r.function().attribute().equals(attribute)
                             && !r.source().word().equals("home")
-                            && !r.atHome(channel)
+                            && (r.source().moved().isPresent() || !r.atHome(channel))
                             && wanted(show, unit, attribute)) {
                         kept.put(attribute, value(mode, parameter, r, own.get(attribute)));
                     }
@@ -112,6 +113,9 @@ public record Taking(boolean all, Set<Kind> of, List<String> only, List<String> 
 
     private static Touched value(Mode mode, Parameter parameter, Resolved r, Optional<Touched> own) {
         boolean companion = own.map(Touched::companion).orElse(false);
+        if (r.source() instanceof Source.ByEffect e) {
+            return new Touched(e.value(), true, companion);
+        }
         AttributeValue value = r.source()
                 .followed()
                 .<AttributeValue>map(AttributeValue.Reference::new)

@@ -140,7 +140,15 @@ public record TidyLook(LookId look) implements ShowEdit {
 
     private static UnitValues following(UnitValues values, Set<Attribute> plain, Palette palette) {
         Map<Attribute, Touched> all = new LinkedHashMap<>(values.byAttribute());
-        plain.forEach(a -> all.put(a, new Touched(new AttributeValue.Reference(palette.id()), true, false)));
+        AttributeValue follows = new AttributeValue.Reference(palette.id());
+        plain.forEach(a -> all.put(
+                a,
+                new Touched(
+                        all.get(a).value() instanceof AttributeValue.Moved m
+                                ? new AttributeValue.Moved(m.use(), Optional.of(follows))
+                                : follows,
+                        true,
+                        false)));
         return new UnitValues(all);
     }
 }

@@ -1,5 +1,6 @@
 package app.loculus.core.edit.mark;
 
+import app.loculus.core.effect.Effect;
 import app.loculus.core.mark.Mark;
 import app.loculus.core.palette.Entry;
 import app.loculus.core.palette.Given;
@@ -10,6 +11,7 @@ import app.loculus.core.problem.Refusal;
 import app.loculus.core.problem.WayOut;
 import app.loculus.core.profile.Attribute;
 import app.loculus.core.show.Draft;
+import app.loculus.core.show.EffectUsers;
 import app.loculus.core.show.PartKinds;
 import app.loculus.core.show.Show;
 import app.loculus.core.show.ShowEdit;
@@ -31,6 +33,14 @@ public record DeleteMark(String name, boolean asValues) implements ShowEdit {
     public void on(Draft draft) {
         Show show = draft.show();
         Mark mark = MarkFinder.named(draft, name);
+        List<Effect> around = EffectUsers.of(show, mark.id());
+        if (!around.isEmpty()) {
+            throw Refusal.of(
+                    "mark.used",
+                    "mark",
+                    "Around " + mark + " goes " + EffectUsers.names(around) + ".",
+                    WayOut.advice("Let it go around another mark or around what is there, or delete it first."));
+        }
         List<Palette> standing = Standing.palettes(show, mark.id());
         if (!standing.isEmpty() && !asValues) {
             throw Refusal.of(

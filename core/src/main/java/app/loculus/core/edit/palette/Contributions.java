@@ -105,7 +105,11 @@ final class Contributions {
         Map<Attribute, AttributeValue> plain = new LinkedHashMap<>();
         Set<Attribute> companions = new LinkedHashSet<>();
         held.forEach((attribute, value) -> {
-            if (value.touched() && wanted(profile, mode, attribute) && !value.companion()) {
+            if (value.touched()
+                    && wanted(profile, mode, attribute)
+                    && !value.companion()
+                    // What moves around what lies below stands nowhere itself.
+                    && value.value().moved().isEmpty()) {
                 plain.put(attribute, value.value());
             }
         });

@@ -1,5 +1,6 @@
 package app.loculus.core.edit.palette;
 
+import app.loculus.core.effect.Effect;
 import app.loculus.core.look.Look;
 import app.loculus.core.palette.Entry;
 import app.loculus.core.palette.Palette;
@@ -13,6 +14,7 @@ import app.loculus.core.selection.Choice;
 import app.loculus.core.selection.Selection;
 import app.loculus.core.show.Change;
 import app.loculus.core.show.Draft;
+import app.loculus.core.show.EffectUsers;
 import app.loculus.core.show.LookHolders;
 import app.loculus.core.show.PartKinds;
 import app.loculus.core.show.References;
@@ -45,9 +47,13 @@ public record DeletePalette(PaletteId palette, boolean asValues) implements Show
                 .filter(p -> p.followed().contains(palette))
                 .toList();
         List<Look> looks = LookHolders.following(show, palette);
-        if (!(users.isEmpty() && looks.isEmpty()) && !asValues) {
+        if (!(users.isEmpty()
+                        && looks.isEmpty()
+                        && EffectUsers.of(show, palette).isEmpty())
+                && !asValues) {
             throw refusal(show, gone, users, looks);
         }
+        List<Effect> effects = EffectUsers.of(show, palette);
         List<Change<?, ?>> left = References.refitted(show, plain(show)).stream()
                 .filter(c -> c.of(PartKinds.PALETTES)
                         .filter(p -> p.key().equals(palette))
@@ -68,6 +74,9 @@ public record DeletePalette(PaletteId palette, boolean asValues) implements Show
         if (!looks.isEmpty()) {
             draft.say("Of plain values now: " + looks(show, looks));
         }
+        if (!effects.isEmpty()) {
+            draft.say("No longer through it: " + EffectUsers.names(effects));
+        }
         String groups = References.groups(left);
         if (!groups.isEmpty()) {
             draft.say("Made from those that use it, and now of the units there are: " + groups);
@@ -79,7 +88,10 @@ public record DeletePalette(PaletteId palette, boolean asValues) implements Show
                 "palette.used",
                 "palette",
                 gone + " is followed by "
-                        + Stream.of(names(users), looks(show, looks))
+                        + Stream.of(
+                                        names(users),
+                                        looks(show, looks),
+                                        EffectUsers.names(EffectUsers.of(show, gone.id())))
                                 .filter(t -> !t.isEmpty())
                                 .collect(Collectors.joining(", "))
                         + ".",
@@ -127,7 +139,7 @@ public record DeletePalette(PaletteId palette, boolean asValues) implements Show
                 plain.values().removeIf(t -> t.value().followed().equals(Optional.of(palette)));
                 show.resolver().held(unit, values).forEach((attribute, held) -> {
                     if (held.from().equals(Optional.of(palette))) {
-                        plain.put(attribute, new Touched(held.value(), held.touched(), held.companion()));
+                        plain.put(attribute, new Touched(held.plain(), held.touched(), held.companion()));
                     }
                 });
                 return new UnitValues(

@@ -1,5 +1,6 @@
 package app.loculus.core.edit.palette;
 
+import app.loculus.core.effect.Effect;
 import app.loculus.core.geometry.Aiming;
 import app.loculus.core.palette.Palette;
 import app.loculus.core.show.Show;
@@ -7,6 +8,8 @@ import app.loculus.core.unit.Decimal;
 import app.loculus.core.unit.DmxValue;
 import app.loculus.core.value.AttributeValue;
 import app.loculus.core.value.PaletteId;
+import app.loculus.core.value.Use;
+import java.util.Optional;
 
 /** Values as people read them. */
 public final class ValueWords {
@@ -45,6 +48,15 @@ public final class ValueWords {
             @Override
             public String released() {
                 return "released";
+            }
+
+            @Override
+            public String moved(Use use, Optional<AttributeValue> over) {
+                String by = show.effect(use.effect()).map(Effect::toString).orElse("an effect that is gone");
+                return by
+                        + use.rate().map(r -> " rate " + Decimal.text(r, 2)).orElse("")
+                        + use.size().map(s -> " size " + Decimal.text(s, 2)).orElse("")
+                        + over.map(o -> " over " + of(show, o)).orElse("");
             }
 
             @Override

@@ -1,0 +1,42 @@
+package app.loculus.core.value;
+
+import app.loculus.core.problem.Refusal;
+import app.loculus.core.unit.Decimal;
+import java.util.Optional;
+
+/**
+ * One unit's place in an effect.
+ *
+ * @param step along the steps it was spread over, from 0
+ * @param steps how many there were, from 1
+ * @param rate rounds a minute in place of the effect's own
+ * @param size in place of the effect's own, in its unit
+ */
+public record Use(EffectId effect, int step, int steps, Optional<Double> rate, Optional<Double> size) {
+
+    /** Rounds a minute; at the highest one a round takes four frames. */
+    public static final double FASTEST = 600;
+
+    public Use {
+        if (steps < 1 || step < 0 || step >= steps) {
+            throw new IllegalArgumentException("Step " + step + " of " + steps);
+        }
+        rate.ifPresent(Use::checkRate);
+        size.ifPresent(Use::checkSize);
+    }
+
+    /** @throws Refusal when it is outside 0 to 600 rounds a minute */
+    public static void checkRate(double rate) {
+        if (!(rate >= 0 && rate <= FASTEST)) {
+            throw Refusal.of(
+                    "effect.rate", "rate", Decimal.text(rate, 2) + " a minute is outside 0 to 600 rounds a minute.");
+        }
+    }
+
+    /** @throws Refusal when it is outside 0 to 1000 */
+    public static void checkSize(double size) {
+        if (!(size >= 0 && size <= 1000)) {
+            throw Refusal.of("effect.size", "size", "A size of " + Decimal.text(size, 2) + " is outside 0 to 1000.");
+        }
+    }
+}
