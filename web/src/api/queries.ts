@@ -129,6 +129,15 @@ export function useValueTable(touched: boolean, from: number, rows: number) {
 /** Everything that is kept to be played. */
 export const useLooks = (wanted = true) =>
   useOfShow('looks', async (id) => answered(await client.GET('/api/shows/{id}/looks', at(id))), wanted);
+/** Effects, and who stands where in them. */
+export const useEffects = (wanted = true) =>
+  useOfShow('effects', async (id) => answered(await client.GET('/api/shows/{id}/effects', at(id))), wanted);
+export const useEffectStarters = (wanted: boolean) =>
+  useOfShow(
+    'effect starters',
+    async (id) => answered(await client.GET('/api/shows/{id}/effects/starters', at(id))),
+    wanted,
+  );
 /** What stands at a cue. @param cue its id */
 export const useCue = (cue: number) =>
   useOfShow(
@@ -328,6 +337,12 @@ export function refresh(show: number, areas: string[], changed: Record<string, C
     // What looks hold is told by the palettes, groups and fixtures it names.
     if (['palettes', 'groups', 'fixtures', 'profiles'].includes(area))
       ['looks', 'look contents'].forEach((p) => parts.add(p));
+    if (area === 'effects')
+      ['looks', 'look contents', 'desk', 'value table', 'effect starters'].forEach((p) => parts.add(p));
+    // Who stands where in an effect goes by what is in hand, and by what it goes through.
+    if (['effects', 'hand', 'values', 'looks', 'palettes', 'marks', 'fixtures', 'profiles'].includes(area))
+      parts.add('effects');
+    if (['palettes', 'fixtures', 'profiles'].includes(area)) parts.add('effect starters');
     if (area === 'name') keys.add('shows');
   }
   keys.forEach((key) => void queryClient.invalidateQueries({ queryKey: [key] }));

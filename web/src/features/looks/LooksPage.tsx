@@ -1,4 +1,5 @@
 import { useMemo, useState } from 'react';
+import { useSearchParams } from 'react-router';
 import { useCurrentShow } from '../../api/current-show';
 import { useAgainst, useCue, useKeptLook, useLooks } from '../../api/queries';
 import { useKept } from '../../app/kept';
@@ -6,6 +7,7 @@ import { Stage } from '../../stage/Stage';
 import { Button } from '../../ui/Button';
 import { Segmented } from '../../ui/Segmented';
 import { Bench } from '../bench/Bench';
+import { EffectsView } from '../effects/EffectsView';
 import { useActiveList } from '../playing/active';
 import { press } from '../playing/playing';
 import { CueEditor } from './CueEditor';
@@ -25,12 +27,38 @@ export function LooksPage() {
   const [looked, setLooked] = useState<{ kind: 'submaster' | 'look'; number: number } | null>(null);
   const [taking, setTaking] = useState(false);
   const show = useCurrentShow((s) => s.id);
+  const [search, setSearch] = useSearchParams();
+  const view = search.get('view') === 'effects' ? 'effects' : 'lists';
+  const heading = (
+    <div className="flex shrink-0 flex-col gap-1.5 pt-2">
+      <h1 className="font-serif text-[22px] leading-7 font-semibold">Looks</h1>
+      <Segmented
+        label="What is seen of looks"
+        tight
+        value={view}
+        onChange={(v) => setSearch(v === 'effects' ? { view: v } : {})}
+        options={[
+          { value: 'lists', text: 'Lists' },
+          { value: 'effects', text: 'Effects' },
+        ]}
+      />
+    </div>
+  );
   const cues = useMemo(() => list?.cues.filter((c) => held.includes(c.id)) ?? [], [list, held]);
+  if (view === 'effects')
+    return (
+      <>
+        <div className="flex min-h-0 flex-1 flex-col gap-2 p-3 pb-2">
+          <EffectsView heading={heading} />
+        </div>
+        <Bench record={<p className="text-ink-2">Recording is above, beside the effect.</p>} folded />
+      </>
+    );
   return (
     <>
       <div className="flex min-h-0 flex-1 flex-col gap-2 p-3 pb-2">
         <div className="flex items-start gap-3">
-          <h1 className="pt-6 font-serif text-[22px] font-semibold">Looks</h1>
+          {heading}
           <Shelf
             lists={looks.lists}
             submasters={looks.submasters}

@@ -9,6 +9,7 @@ import app.loculus.app.store.SettingStore;
 import app.loculus.core.dmx.FrameRenderer;
 import app.loculus.core.dmx.Frames;
 import app.loculus.core.edit.hand.Solo;
+import app.loculus.core.effect.Beats;
 import app.loculus.core.patch.Address;
 import app.loculus.core.patch.FixtureId;
 import app.loculus.core.patch.Patch;
@@ -191,6 +192,15 @@ public class LiveOutput {
         clock.wake();
         tell();
         return changed;
+    }
+
+    /** How far everything that moves has turned now; where it begins in a show that is not live. */
+    public synchronized Beats beats(long show) {
+        Snapshot now = live;
+        long micros = clock.micros();
+        return now == null || now.id() != show
+                ? Beats.STILL
+                : running(now, micros).layer(micros).beats().orElse(Beats.STILL);
     }
 
     /** What runs now, for whoever looks. */

@@ -104,7 +104,8 @@ fillPalette : FILL kind paletteRef FOR TYPE text (FROM TYPE text)? ;
 updatePalette : UPDATE kind paletteRef scope? ;
 starterPalettes : STARTER PALETTES ;
 recordEffect : RECORD EFFECT integer? text? REPLACE? ;
-editEffect : EDIT EFFECT effectRef effectChange+ ;
+/* Without a number: what moves those in hand. */
+editEffect : EDIT EFFECT effectRef? effectChange+ ;
 effectChange
     : movements                         # effectMovements
     | RATE number                       # effectRate

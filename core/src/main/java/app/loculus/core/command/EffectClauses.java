@@ -277,7 +277,7 @@ final class EffectClauses extends RoomClauses {
     @Override
     public List<ShowEdit> visitEditEffect(LineParser.EditEffectContext c) {
         return later(draft -> new ChangeEffect(
-                effect(draft, c.effectRef()).id(),
+                (c.effectRef() == null ? EffectFinder.inHand(draft) : effect(draft, c.effectRef())).id(),
                 c.effectChange().stream()
                         .flatMap(change -> changes(draft, change).stream())
                         .toList()));

@@ -19,6 +19,7 @@ import app.loculus.core.value.AttributeValue;
 import app.loculus.core.value.EffectId;
 import app.loculus.core.value.PaletteId;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -71,6 +72,11 @@ public final class Motions {
             known.put(effect.id(), held);
         }
         return held.units().computeIfAbsent(unit, u -> worked(effect, u));
+    }
+
+    /** Whether it moves light of one of these itself. */
+    public boolean lights(Effect effect, Collection<UnitId> units) {
+        return units.stream().anyMatch(u -> of(effect, u).containsKey(Attribute.DIMMER));
     }
 
     private Map<Attribute, Move> worked(Effect effect, UnitId unit) {

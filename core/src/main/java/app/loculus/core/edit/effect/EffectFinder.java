@@ -1,12 +1,20 @@
 package app.loculus.core.edit.effect;
 
 import app.loculus.core.effect.Effect;
+import app.loculus.core.patch.UnitId;
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.problem.WayOut;
+import app.loculus.core.programmer.Touching;
 import app.loculus.core.show.Draft;
 import app.loculus.core.show.PartKinds;
 import app.loculus.core.show.Show;
+import app.loculus.core.value.Use;
+import java.util.Collection;
+import java.util.Comparator;
+import java.util.LinkedHashSet;
+import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
 
@@ -56,5 +64,49 @@ public final class EffectFinder {
             next = effect.number().get() == next ? next + 1 : next;
         }
         return next;
+    }
+
+    /**
+     * What moves those in hand; of several the one that was set last and has no number yet.
+     *
+     * @throws Refusal when nothing moves them, or several do that have numbers
+     */
+    public static Effect inHand(Draft draft) {
+        draft.reads(PartKinds.VALUES);
+        Show show = draft.show();
+        Collection<UnitId> units = show.hand().selection().isEmpty()
+                ? show.programmer().values().keySet()
+                : show.hand().selection().units().stream()
+                        .flatMap(u -> Touching.withCells(show.patch(), u).stream())
+                        .toList();
+        Set<Effect> found = new LinkedHashSet<>();
+        units.forEach(u -> show.programmer().of(u).moved().stream()
+                .map(Use::effect)
+                .flatMap(e -> show.effect(e).stream())
+                .forEach(found::add));
+        if (found.isEmpty()) {
+            throw Refusal.of(
+                    "effect.none",
+                    "effect",
+                    "Nothing that is set moves.",
+                    WayOut.advice("Set it first, for example sine of dimmer at 20 thru 80 rate 30 offset round."));
+        }
+        Optional<Effect> latest =
+                found.stream().filter(e -> e.number().isEmpty()).max(Comparator.comparingInt(e -> e.id().value()));
+        List<Effect> from = latest.map(List::of).orElseGet(() -> List.copyOf(found));
+        if (from.size() > 1) {
+            throw Refusal.of(
+                    "effect.several",
+                    "effect",
+                    "Several effects move them: "
+                            + String.join(
+                                    "; ",
+                                    from.stream()
+                                            .map(e -> EffectWords.of(show, e))
+                                            .toList())
+                            + ".",
+                    WayOut.advice("Take those in hand that only one of them moves."));
+        }
+        return from.get(0);
     }
 }

@@ -1,7 +1,6 @@
 package app.loculus.core.edit.effect;
 
 import app.loculus.core.effect.Effect;
-import app.loculus.core.effect.Movement;
 import app.loculus.core.motion.Motions;
 import app.loculus.core.motion.Move;
 import app.loculus.core.patch.UnitId;
@@ -86,14 +85,12 @@ final class Laying {
     /** An effect carries no light unless it moves it. */
     private static void dark(Draft draft, Effect effect, Set<UnitId> moved) {
         Show show = draft.show();
-        boolean lights = effect.movements().stream()
-                .anyMatch(m -> m instanceof Movement.Wave w
-                        && w.attribute().filter(Attribute.DIMMER::equals).isPresent());
-        if (lights) {
-            return;
-        }
         Lights now = draft.lights();
-        long dark = moved.stream().filter(u -> now.level(u) <= 0).count();
+        Motions motions = show.resolver().motions();
+        long dark = moved.stream()
+                .filter(u -> now.level(u) <= 0
+                        && !motions.lights(effect, Touching.withCells(show.patch(), u)))
+                .count();
         if (dark > 0) {
             draft.warn(Problem.warning(
                     "effect.dark",

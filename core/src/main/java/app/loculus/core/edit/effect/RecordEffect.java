@@ -6,7 +6,6 @@ import app.loculus.core.problem.Refusal;
 import app.loculus.core.problem.WayOut;
 import app.loculus.core.profile.Attribute;
 import app.loculus.core.programmer.Touched;
-import app.loculus.core.programmer.Touching;
 import app.loculus.core.programmer.UnitValues;
 import app.loculus.core.show.Draft;
 import app.loculus.core.show.PartKinds;
@@ -15,24 +14,18 @@ import app.loculus.core.show.ShowEdit;
 import app.loculus.core.value.AttributeValue;
 import app.loculus.core.value.EffectId;
 import app.loculus.core.value.Use;
-import java.util.Collection;
-import java.util.Comparator;
 import java.util.LinkedHashMap;
-import java.util.LinkedHashSet;
-import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 
 /** Gives what moves those in hand a number and a name, or puts it in place of an effect that is there. */
 public record RecordEffect(Optional<Integer> number, Optional<String> name, boolean replace) implements ShowEdit {
 
     @Override
     public void on(Draft draft) {
-        draft.reads(PartKinds.VALUES);
         draft.reads(PartKinds.EFFECTS);
         Show show = draft.show();
-        Effect set = set(show);
+        Effect set = EffectFinder.inHand(draft);
         int wanted = number.orElseGet(() -> EffectFinder.nextFree(show));
         Optional<Effect> there =
                 show.effects().stream().filter(e -> e.number().get() == wanted).findFirst();
@@ -90,43 +83,5 @@ public record RecordEffect(Optional<Integer> number, Optional<String> name, bool
     private static AttributeValue refer(AttributeValue.Moved value, EffectId now) {
         Use use = value.use();
         return new AttributeValue.Moved(new Use(now, use.step(), use.steps(), use.rate(), use.size()), value.over());
-    }
-
-    /** What moves those in hand; of several the one that was set last and has no number yet. */
-    private static Effect set(Show show) {
-        Collection<UnitId> units = show.hand().selection().isEmpty()
-                ? show.programmer().values().keySet()
-                : show.hand().selection().units().stream()
-                        .flatMap(u -> Touching.withCells(show.patch(), u).stream())
-                        .toList();
-        Set<Effect> found = new LinkedHashSet<>();
-        units.forEach(u -> show.programmer().of(u).moved().stream()
-                .map(Use::effect)
-                .flatMap(e -> show.effect(e).stream())
-                .forEach(found::add));
-        if (found.isEmpty()) {
-            throw Refusal.of(
-                    "effect.none",
-                    "effect",
-                    "Nothing that is set moves.",
-                    WayOut.advice("Set it first, for example sine of dimmer at 20 thru 80 rate 30 offset round."));
-        }
-        Optional<Effect> latest =
-                found.stream().filter(e -> e.number().isEmpty()).max(Comparator.comparingInt(e -> e.id().value()));
-        List<Effect> from = latest.map(List::of).orElseGet(() -> List.copyOf(found));
-        if (from.size() > 1) {
-            throw Refusal.of(
-                    "effect.several",
-                    "effect",
-                    "Several effects move them: "
-                            + String.join(
-                                    "; ",
-                                    from.stream()
-                                            .map(e -> EffectWords.of(show, e))
-                                            .toList())
-                            + ".",
-                    WayOut.advice("Take those in hand that only one of them moves."));
-        }
-        return from.get(0);
     }
 }

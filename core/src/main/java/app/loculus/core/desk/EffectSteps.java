@@ -1,0 +1,88 @@
+package app.loculus.core.desk;
+
+import app.loculus.core.effect.Effect;
+import app.loculus.core.motion.Motions;
+import app.loculus.core.patch.UnitId;
+import app.loculus.core.programmer.Touching;
+import app.loculus.core.resolve.Lights;
+import app.loculus.core.selection.Selection;
+import app.loculus.core.selection.Step;
+import app.loculus.core.show.EffectUsers;
+import app.loculus.core.show.Show;
+import app.loculus.core.value.Use;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+
+/**
+ * Who stands where in an effect: those whose working values it moves, else those in hand as it would lay itself over
+ * them.
+ *
+ * @param used whether it moves them
+ * @param steps in order, each with its offset in rounds
+ * @param able how many in hand have something that it moves
+ * @param held how many are in hand
+ * @param dark how many of those in the steps give no light, and get none by it
+ */
+public record EffectSteps(boolean used, List<At> steps, int able, int held, int dark) {
+
+    /** @param units labels of the step's units */
+    public record At(List<String> units, double offset) {}
+
+    /** @param show as its lights are seen */
+    public static EffectSteps of(Show show, Effect effect) {
+        Motions motions = show.resolver().motions();
+        Selection hand = show.hand().selection();
+        List<UnitId> able =
+                hand.units().stream().filter(u -> moves(show, motions, effect, u)).toList();
+        List<UnitId> using = EffectUsers.units(show, effect.id());
+        List<At> steps = using.isEmpty() ? wouldBe(show, effect, hand, able) : standing(show, effect, using);
+        Lights lights = show.lights();
+        long dark = (using.isEmpty() ? able : using)
+                .stream()
+                        .filter(u -> lights.level(u) <= 0
+                                && !motions.lights(effect, Touching.withCells(show.patch(), u)))
+                        .count();
+        return new EffectSteps(!using.isEmpty(), steps, able.size(), hand.units().size(), (int) dark);
+    }
+
+    private static boolean moves(Show show, Motions motions, Effect effect, UnitId unit) {
+        return Touching.withCells(show.patch(), unit).stream()
+                .anyMatch(u -> !motions.of(effect, u).isEmpty());
+    }
+
+    private static List<At> wouldBe(Show show, Effect effect, Selection hand, List<UnitId> able) {
+        List<At> steps = new ArrayList<>();
+        int n = hand.steps().size();
+        for (int i = 0; i < n; i++) {
+            Step step = hand.steps().get(i);
+            List<String> labels = step.units().stream()
+                    .filter(able::contains)
+                    .map(show::label)
+                    .toList();
+            if (!labels.isEmpty()) {
+                steps.add(new At(labels, effect.along().offset(i, n)));
+            }
+        }
+        return steps;
+    }
+
+    private static List<At> standing(Show show, Effect effect, List<UnitId> using) {
+        Map<Integer, List<String>> labels = new TreeMap<>();
+        Map<Integer, Double> offsets = new LinkedHashMap<>();
+        for (UnitId unit : using) {
+            Use use = show.programmer().of(unit).moved().stream()
+                    .filter(u -> u.effect().equals(effect.id()))
+                    .findFirst()
+                    .orElseThrow();
+            int at = use.step();
+            labels.computeIfAbsent(at, s -> new ArrayList<>()).add(show.label(unit));
+            offsets.putIfAbsent(at, effect.along().offset(at, use.steps()));
+        }
+        return labels.entrySet().stream()
+                .map(e -> new At(List.copyOf(e.getValue()), offsets.get(e.getKey())))
+                .toList();
+    }
+}

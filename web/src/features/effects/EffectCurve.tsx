@@ -1,0 +1,270 @@
+import { useRef, useState } from 'react';
+import type { EffectView, MovementView } from '../../api/client';
+import { useAnimation } from '../playing/useAnimation';
+import { curveAt, editLine, endsLine, number, phaseOf, turnsNow } from './effects-model';
+import { useChanging } from './useChanging';
+
+const WIDTH = 700;
+const HEIGHT = 270;
+const LEFT = 56;
+const RIGHT = WIDTH - 40;
+const TOP = 26;
+const FOOT = HEIGHT - 40;
+const MOST_NUMBERED = 40;
+
+type Grip = 'high' | 'low' | 'middle';
+
+interface Props {
+  effect: EffectView;
+  movement: MovementView;
+  /** when its turns were told */
+  at: number;
+}
+
+/** One round of a wave across the page, a dot for each step at its phase; ends, middle and dots are dragged. */
+export function EffectCurve({ effect, movement: m, at }: Props) {
+  const svg = useRef<SVGSVGElement>(null);
+  const dots = useRef<(SVGGElement | null)[]>([]);
+  const changing = useChanging();
+  const [ends, setEnds] = useState<{ low: number; high: number } | null>(null);
+  const [shift, setShift] = useState(0);
+  const relative = !m.between;
+  const half = (m.size ?? 100) / 2;
+  const told = relative ? { low: -half, high: half } : { low: m.low ?? 0, high: m.high ?? 100 };
+  const now = ends ?? told;
+  // Percent keep their whole range in sight, degrees what they go through with a margin.
+  const margin = Math.max(10, Math.abs(told.high - told.low) * 0.25);
+  const bottom = m.unit === '%' && !relative ? 0 : Math.min(told.low, told.high) - margin;
+  const top = m.unit === '%' && !relative ? 100 : Math.max(told.low, told.high) + margin;
+  const y = (value: number) => FOOT - ((value - bottom) / (top - bottom)) * (FOOT - TOP);
+  const x = (phase: number) => LEFT + phase * (RIGHT - LEFT);
+  const middle = (now.low + now.high) / 2;
+  const valueOf = (w: number) => middle + ((now.high - now.low) / 2) * w;
+  const stands = effect.steps;
+  useAnimation(() => {
+    const turns = turnsNow(effect, at);
+    stands.forEach((s, i) => {
+      const phase = phaseOf(turns + s.offset + shift);
+      dots.current[i]?.setAttribute(
+        'transform',
+        `translate(${x(phase)},${y(valueOf(curveAt(m.curve, phase)))})`,
+      );
+    });
+  });
+  const fixed = m.palettes.length > 0;
+  const write = (low: number, high: number) =>
+    relative
+      ? `${editLine(effect)} size ${number(Math.abs(high - low))}`
+      : `${editLine(effect)} ${endsLine(m, low, high)}`;
+  const clamp = (v: number) => (m.unit === '%' && !relative ? Math.max(0, Math.min(100, v)) : v);
+  const moved = (grip: Grip, value: number) => {
+    const to = Math.round(value);
+    if (relative) {
+      const size = Math.max(0, Math.abs(to));
+      return { low: -size, high: size };
+    }
+    if (grip === 'low') return { low: clamp(to), high: now.high };
+    if (grip === 'high') return { low: now.low, high: clamp(to) };
+    const by = to - Math.round(middle);
+    const [low, high] = [now.low + by, now.high + by];
+    return clamp(low) === low && clamp(high) === high ? { low, high } : now;
+  };
+  const follow = (e: React.PointerEvent, read: (e: PointerEvent) => void, end: () => void) => {
+    const target = e.currentTarget;
+    target.setPointerCapture(e.pointerId);
+    e.stopPropagation();
+    changing.begin();
+    const move = (p: Event) => read(p as PointerEvent);
+    target.addEventListener('pointermove', move);
+    const stop = () => {
+      target.removeEventListener('pointermove', move);
+      end();
+    };
+    target.addEventListener('pointerup', stop, { once: true });
+    target.addEventListener('pointercancel', stop, { once: true });
+  };
+  const drag = (grip: Grip) => (e: React.PointerEvent) => {
+    const box = svg.current!.getBoundingClientRect();
+    let latest = now;
+    follow(
+      e,
+      (p) => {
+        const py = ((p.clientY - box.top) / box.height) * HEIGHT;
+        latest = moved(grip, bottom + ((FOOT - py) / (FOOT - TOP)) * (top - bottom));
+        setEnds(latest);
+        changing.send(write(latest.low, latest.high));
+      },
+      () => setEnds(null),
+    );
+  };
+  const shiftBy = (by: number) => {
+    const stops = effect.along.stops.map((s) => number((s + by) * 100));
+    const how =
+      effect.along.way === 'round' ? `round ${effect.along.times} from ${stops[0]}` : stops.join(' thru ');
+    const rest = [
+      effect.along.blocks > 1 ? `blocks of ${effect.along.blocks}` : '',
+      effect.along.mirrored ? 'mirror' : '',
+      effect.along.backwards ? 'reverse' : '',
+    ]
+      .filter(Boolean)
+      .join(' ');
+    return `${editLine(effect)} offset ${how} ${rest}`.trim();
+  };
+  const dragDot = (e: React.PointerEvent) => {
+    const box = svg.current!.getBoundingClientRect();
+    const from = e.clientX;
+    let by = 0;
+    follow(
+      e,
+      (p) => {
+        by = ((p.clientX - from) / box.width) * (WIDTH / (RIGHT - LEFT));
+        setShift(by);
+      },
+      () => {
+        setShift(0);
+        if (Math.abs(by) > 0.005) changing.send(shiftBy(Math.round(by * 100) / 100));
+      },
+    );
+  };
+  const key = (grip: Grip) => (e: React.KeyboardEvent) => {
+    const by = { ArrowUp: 1, ArrowDown: -1, PageUp: 10, PageDown: -10 }[e.key];
+    if (!by) return;
+    e.preventDefault();
+    e.stopPropagation();
+    changing.begin();
+    const next = moved(grip, { high: now.high, low: now.low, middle }[grip] + by);
+    changing.send(write(next.low, next.high));
+  };
+  const grip = (which: Grip, value: number, words: string) => (
+    <g
+      role="slider"
+      tabIndex={0}
+      aria-label={words}
+      aria-valuenow={Math.round(value)}
+      aria-valuetext={`${number(value)} ${m.unit}`}
+      className="cursor-ns-resize"
+      onPointerDown={drag(which)}
+      onKeyDown={key(which)}
+    >
+      <title>{`${words}: drag, or arrow keys`}</title>
+      <circle cx={RIGHT} cy={y(value)} r="13" fill="transparent" />
+      {which === 'middle' ? (
+        <rect
+          x={RIGHT - 6}
+          y={y(value) - 6}
+          width="12"
+          height="12"
+          fill="var(--sheet)"
+          stroke="var(--ochre)"
+          strokeWidth="2.5"
+        />
+      ) : (
+        <circle
+          cx={RIGHT}
+          cy={y(value)}
+          r="6.5"
+          fill="var(--sheet)"
+          stroke="var(--ochre)"
+          strokeWidth="2.5"
+        />
+      )}
+    </g>
+  );
+  const label = (value: number, words: string) => (
+    <text x={LEFT - 8} y={y(value) + 4} textAnchor="end" fontSize="12" className="mono" fill="var(--ink-2)">
+      {words}
+    </text>
+  );
+  const name = (which: 0 | 1) => (m.palettes[which] ? `${m.palettes[which].number}` : '');
+  return (
+    <svg
+      ref={svg}
+      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+      className="h-full max-h-[300px] w-full touch-none select-none"
+      role="group"
+      aria-label={`One round of ${m.words}`}
+    >
+      <rect
+        x={LEFT}
+        y={Math.min(y(now.high), y(now.low))}
+        width={RIGHT - LEFT}
+        height={Math.abs(y(now.low) - y(now.high))}
+        fill="var(--petrol-soft)"
+        opacity=".55"
+      />
+      <line
+        x1={LEFT}
+        x2={RIGHT}
+        y1={y(middle)}
+        y2={y(middle)}
+        stroke="var(--line-strong)"
+        strokeDasharray="5 4"
+      />
+      <polyline
+        points={m.curve.map((w, i) => `${x(i / (m.curve.length - 1))},${y(valueOf(w))}`).join(' ')}
+        fill="none"
+        stroke="var(--petrol)"
+        strokeWidth="2"
+      />
+      {fixed ? (
+        <>
+          {label(now.low, name(0))}
+          {label(now.high, name(1))}
+        </>
+      ) : (
+        <>
+          {label(
+            now.low,
+            `${relative ? (now.low > 0 ? '+' : '−') : ''}${number(relative ? Math.abs(now.low) : now.low)}${m.unit === '°' ? '°' : ''}`,
+          )}
+          {label(now.high, `${relative ? '+' : ''}${number(now.high)}${m.unit === '°' ? '°' : ''}`)}
+          {Math.abs(y(now.high) - y(now.low)) > 44 && label(middle, relative ? 'below' : number(middle))}
+        </>
+      )}
+      {stands.map((s, i) => (
+        <g
+          key={s.units.join(' ')}
+          ref={(g) => {
+            dots.current[i] = g;
+          }}
+          className="cursor-ew-resize"
+          onPointerDown={dragDot}
+        >
+          <title>{`step ${i + 1}: ${s.units.slice(0, 8).join(', ')}. Drag along the curve to shift them all`}</title>
+          <circle r={stands.length > MOST_NUMBERED ? 4 : 10} fill="var(--petrol)" />
+          {stands.length <= MOST_NUMBERED && (
+            <text
+              y="4"
+              textAnchor="middle"
+              fontSize="11"
+              fontWeight="700"
+              className="mono"
+              fill="var(--on-petrol)"
+            >
+              {i + 1}
+            </text>
+          )}
+        </g>
+      ))}
+      {!fixed && grip('high', now.high, relative ? 'How far it goes' : 'Its higher end')}
+      {!fixed && !relative && grip('middle', middle, 'Its middle')}
+      {!fixed && !relative && grip('low', now.low, 'Its lower end')}
+      <text x={LEFT} y={HEIGHT - 12} fontSize="12" className="mono" fill="var(--ink-2)">
+        0
+      </text>
+      <text
+        x={(LEFT + RIGHT) / 2}
+        y={HEIGHT - 12}
+        textAnchor="middle"
+        fontSize="12"
+        className="mono"
+        fill="var(--ink-2)"
+      >
+        half round
+      </text>
+      <text x={RIGHT} y={HEIGHT - 12} textAnchor="end" fontSize="12" className="mono" fill="var(--ink-2)">
+        round
+      </text>
+    </svg>
+  );
+}

@@ -1,0 +1,66 @@
+import type { EffectView, MovementView } from '../../api/client';
+
+/** How the line changes an effect: by its number, or what moves those in hand when it has none. */
+export const editLine = (effect: EffectView) => `edit effect${effect.number > 0 ? ` ${effect.number}` : ''}`;
+
+/** What an effect is called, recorded or not. */
+export const called = (effect: EffectView) =>
+  effect.number > 0 ? `effect ${effect.number} ${effect.name}` : 'what is set and not recorded';
+
+/** Rounds that it has turned now. @param at when it was told, by the clock of the day in milliseconds */
+export const turnsNow = (effect: EffectView, at: number) =>
+  effect.turns + ((Date.now() - at) / 60_000) * effect.rate;
+
+/** The part of a round, 0 to 1. */
+export const phaseOf = (turns: number) => turns - Math.floor(turns);
+
+/** The curve at a phase, between the samples that were told; a jump stays one. */
+export function curveAt(curve: number[], phase: number) {
+  const last = curve.length - 1;
+  const along = phase * last;
+  const left = Math.min(Math.floor(along), last - 1);
+  const [a, b] = [curve[left]!, curve[left + 1]!];
+  return Math.abs(b - a) > 0.5 ? a : a + (along - left) * (b - a);
+}
+
+/** The path at a phase. */
+export function pathAt(path: number[][], phase: number): [number, number] {
+  const last = path.length - 1;
+  const along = phase * last;
+  const left = Math.min(Math.floor(along), last - 1);
+  const [a, b] = [path[left]!, path[left + 1]!];
+  const share = along - left;
+  return [a[0]! + share * (b[0]! - a[0]!), a[1]! + share * (b[1]! - a[1]!)];
+}
+
+/** Numbers as the line takes them. */
+export const number = (value: number) => String(Number(value.toFixed(2)));
+
+/** The ends of a wave as the line writes them. */
+export const endsLine = (m: MovementView, low: number, high: number) =>
+  `at ${number(low)} thru ${number(high)}${m.unit === '°' ? ' deg' : ''}`;
+
+/** What the dots of an effect stand for, and what is wrong with it. */
+export function standingWords(effect: EffectView) {
+  if (effect.steps.length === 0)
+    return effect.held === 0 ? 'Nobody is in hand.' : 'Nobody in hand has what it moves.';
+  const units = effect.steps.reduce((all, s) => all + s.units.length, 0);
+  const who = `${units} ${units === 1 ? 'unit' : 'units'} in ${effect.steps.length} ${effect.steps.length === 1 ? 'step' : 'steps'}`;
+  return effect.used ? `It moves ${who}.` : `It would move ${who} in hand.`;
+}
+
+/** The offsets in words that are pressed. */
+export const ALONG = [
+  { key: 'alike', text: 'all alike', line: 'offset 0' },
+  { key: 'round', text: 'round once', line: 'offset round' },
+  { key: 'twice', text: 'twice', line: 'offset round 2' },
+  { key: 'back', text: 'there and back', line: 'offset 0 thru 50 thru 0' },
+] as const;
+
+/** Which of them an effect has; empty for others. */
+export function alongOf({ along }: EffectView) {
+  const stops = along.stops.join(' ');
+  if (along.way === 'alike') return 'alike';
+  if (along.way === 'round') return along.times === 1 ? 'round' : along.times === 2 ? 'twice' : '';
+  return stops === '0 0.5 0' ? 'back' : '';
+}
