@@ -2,12 +2,10 @@ import { useRef } from 'react';
 import type { EffectView, MovementView } from '../../api/client';
 import { useAnimation } from '../playing/useAnimation';
 import { phaseOf, turnsNow } from './effects-model';
+import { useBox } from './useBox';
 
-const WIDTH = 700;
 const LEFT = 20;
-const RIGHT = WIDTH - 20;
-const TOP = 70;
-const HIGH = 90;
+const TOP = 30;
 const MOST_NUMBERED = 40;
 
 interface Props {
@@ -19,80 +17,80 @@ interface Props {
 /** A run through palettes as one band: how long each stays, where the next comes in, and where every step is. */
 export function EffectBand({ effect, movement: m, at }: Props) {
   const dots = useRef<(SVGGElement | null)[]>([]);
+  const { ref, width, height } = useBox(700, 220);
+  const right = width - 20;
+  const high = height - 120;
   const n = m.palettes.length;
-  const wide = (RIGHT - LEFT) / Math.max(1, n);
+  const wide = (right - LEFT) / Math.max(1, n);
   useAnimation(() => {
     const turns = turnsNow(effect, at);
     effect.steps.forEach((s, i) => {
       const phase = phaseOf(turns + s.offset);
       dots.current[i]?.setAttribute(
         'transform',
-        `translate(${LEFT + phase * (RIGHT - LEFT)},${TOP + HIGH + 24 + (i % 3) * 20})`,
+        `translate(${LEFT + phase * (right - LEFT)},${TOP + high + 24 + (i % 3) * 20})`,
       );
     });
   });
   return (
-    <svg
-      viewBox={`0 0 ${WIDTH} 270`}
-      className="h-full max-h-[300px] w-full"
-      role="group"
-      aria-label={m.words}
-    >
-      <defs>
-        {m.palettes.map((p, i) => {
-          const next = m.palettes[(i + 1) % n]!;
-          return (
-            <linearGradient key={i} id={`stay-${effect.id}-${i}`}>
-              <stop offset={`${100 - m.crossfade}%`} stopColor={p.swatch || 'var(--sunk)'} />
-              <stop offset="100%" stopColor={next.swatch || 'var(--sunk)'} />
-            </linearGradient>
-          );
-        })}
-      </defs>
-      {m.palettes.map((p, i) => (
-        <g key={i}>
-          <rect
-            x={LEFT + i * wide}
-            y={TOP}
-            width={wide}
-            height={HIGH}
-            fill={m.crossfade > 0 ? `url(#stay-${effect.id}-${i})` : p.swatch || 'var(--sunk)'}
-            stroke="var(--line-strong)"
-          />
-          <text
-            x={LEFT + i * wide + wide / 2}
-            y={TOP - 10}
-            textAnchor="middle"
-            fontSize="12"
-            fill="var(--ink)"
-          >
-            {`${p.number} ${p.name}`.slice(0, Math.max(4, Math.floor(wide / 7)))}
-          </text>
-        </g>
-      ))}
-      {effect.steps.map((s, i) => (
-        <g
-          key={s.units.join(' ')}
-          ref={(g) => {
-            dots.current[i] = g;
-          }}
-        >
-          <title>{`step ${i + 1}: ${s.units.slice(0, 8).join(', ')}`}</title>
-          <circle r={effect.steps.length > MOST_NUMBERED ? 4 : 9} fill="var(--petrol)" />
-          {effect.steps.length <= MOST_NUMBERED && (
+    <div ref={ref} className="h-full w-full">
+      <svg width={width} height={height} role="group" aria-label={m.words}>
+        <defs>
+          {m.palettes.map((p, i) => {
+            const next = m.palettes[(i + 1) % n]!;
+            return (
+              <linearGradient key={i} id={`stay-${effect.id}-${i}`}>
+                <stop offset={`${100 - m.crossfade}%`} stopColor={p.swatch || 'var(--sunk)'} />
+                <stop offset="100%" stopColor={next.swatch || 'var(--sunk)'} />
+              </linearGradient>
+            );
+          })}
+        </defs>
+        {m.palettes.map((p, i) => (
+          <g key={i}>
+            <rect
+              x={LEFT + i * wide}
+              y={TOP}
+              width={wide}
+              height={high}
+              fill={m.crossfade > 0 ? `url(#stay-${effect.id}-${i})` : p.swatch || 'var(--sunk)'}
+              stroke="var(--line-strong)"
+            />
             <text
-              y="4"
+              x={LEFT + i * wide + wide / 2}
+              y={TOP - 10}
               textAnchor="middle"
-              fontSize="11"
-              fontWeight="700"
-              className="mono"
-              fill="var(--on-petrol)"
+              fontSize="12"
+              fill="var(--ink)"
             >
-              {i + 1}
+              {`${p.number} ${p.name}`.slice(0, Math.max(4, Math.floor(wide / 7)))}
             </text>
-          )}
-        </g>
-      ))}
-    </svg>
+          </g>
+        ))}
+        {effect.steps.map((s, i) => (
+          <g
+            key={s.units.join(' ')}
+            ref={(g) => {
+              dots.current[i] = g;
+            }}
+          >
+            <title>{`step ${i + 1}: ${s.units.slice(0, 8).join(', ')}`}</title>
+            <circle r={effect.steps.length > MOST_NUMBERED ? 4 : 9} fill="var(--petrol)" />
+            {effect.steps.length <= MOST_NUMBERED && (
+              <text
+                y="4"
+                textAnchor="middle"
+                fontSize="11"
+                fontWeight="700"
+                className="mono"
+                fill="var(--on-petrol)"
+              >
+                {i + 1}
+              </text>
+            )}
+          </g>
+        ))}
+      </svg>
+    </div>
   );
 }

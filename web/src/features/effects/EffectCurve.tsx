@@ -2,14 +2,11 @@ import { useRef, useState } from 'react';
 import type { EffectView, MovementView } from '../../api/client';
 import { useAnimation } from '../playing/useAnimation';
 import { curveAt, editLine, endsLine, number, phaseOf, turnsNow } from './effects-model';
+import { useBox } from './useBox';
 import { useChanging } from './useChanging';
 
-const WIDTH = 700;
-const HEIGHT = 270;
 const LEFT = 56;
-const RIGHT = WIDTH - 40;
-const TOP = 26;
-const FOOT = HEIGHT - 40;
+const TOP = 20;
 const MOST_NUMBERED = 40;
 
 type Grip = 'high' | 'low' | 'middle';
@@ -24,6 +21,9 @@ interface Props {
 /** One round of a wave across the page, a dot for each step at its phase; ends, middle and dots are dragged. */
 export function EffectCurve({ effect, movement: m, at }: Props) {
   const svg = useRef<SVGSVGElement>(null);
+  const { ref, width: wide, height: high } = useBox(700, 220);
+  const right = wide - 30;
+  const foot = high - 34;
   const dots = useRef<(SVGGElement | null)[]>([]);
   const changing = useChanging();
   const [ends, setEnds] = useState<{ low: number; high: number } | null>(null);
@@ -36,8 +36,8 @@ export function EffectCurve({ effect, movement: m, at }: Props) {
   const margin = Math.max(10, Math.abs(told.high - told.low) * 0.25);
   const bottom = m.unit === '%' && !relative ? 0 : Math.min(told.low, told.high) - margin;
   const top = m.unit === '%' && !relative ? 100 : Math.max(told.low, told.high) + margin;
-  const y = (value: number) => FOOT - ((value - bottom) / (top - bottom)) * (FOOT - TOP);
-  const x = (phase: number) => LEFT + phase * (RIGHT - LEFT);
+  const y = (value: number) => foot - ((value - bottom) / (top - bottom)) * (foot - TOP);
+  const x = (phase: number) => LEFT + phase * (right - LEFT);
   const middle = (now.low + now.high) / 2;
   const valueOf = (w: number) => middle + ((now.high - now.low) / 2) * w;
   const stands = effect.steps;
@@ -89,8 +89,8 @@ export function EffectCurve({ effect, movement: m, at }: Props) {
     follow(
       e,
       (p) => {
-        const py = ((p.clientY - box.top) / box.height) * HEIGHT;
-        latest = moved(grip, bottom + ((FOOT - py) / (FOOT - TOP)) * (top - bottom));
+        const py = ((p.clientY - box.top) / box.height) * high;
+        latest = moved(grip, bottom + ((foot - py) / (foot - TOP)) * (top - bottom));
         setEnds(latest);
         changing.send(write(latest.low, latest.high));
       },
@@ -117,7 +117,7 @@ export function EffectCurve({ effect, movement: m, at }: Props) {
     follow(
       e,
       (p) => {
-        by = ((p.clientX - from) / box.width) * (WIDTH / (RIGHT - LEFT));
+        by = ((p.clientX - from) / box.width) * (wide / (right - LEFT));
         setShift(by);
       },
       () => {
@@ -147,10 +147,10 @@ export function EffectCurve({ effect, movement: m, at }: Props) {
       onKeyDown={key(which)}
     >
       <title>{`${words}: drag, or arrow keys`}</title>
-      <circle cx={RIGHT} cy={y(value)} r="13" fill="transparent" />
+      <circle cx={right} cy={y(value)} r="13" fill="transparent" />
       {which === 'middle' ? (
         <rect
-          x={RIGHT - 6}
+          x={right - 6}
           y={y(value) - 6}
           width="12"
           height="12"
@@ -160,7 +160,7 @@ export function EffectCurve({ effect, movement: m, at }: Props) {
         />
       ) : (
         <circle
-          cx={RIGHT}
+          cx={right}
           cy={y(value)}
           r="6.5"
           fill="var(--sheet)"
@@ -177,94 +177,98 @@ export function EffectCurve({ effect, movement: m, at }: Props) {
   );
   const name = (which: 0 | 1) => (m.palettes[which] ? `${m.palettes[which].number}` : '');
   return (
-    <svg
-      ref={svg}
-      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
-      className="h-full max-h-[300px] w-full touch-none select-none"
-      role="group"
-      aria-label={`One round of ${m.words}`}
-    >
-      <rect
-        x={LEFT}
-        y={Math.min(y(now.high), y(now.low))}
-        width={RIGHT - LEFT}
-        height={Math.abs(y(now.low) - y(now.high))}
-        fill="var(--petrol-soft)"
-        opacity=".55"
-      />
-      <line
-        x1={LEFT}
-        x2={RIGHT}
-        y1={y(middle)}
-        y2={y(middle)}
-        stroke="var(--line-strong)"
-        strokeDasharray="5 4"
-      />
-      <polyline
-        points={m.curve.map((w, i) => `${x(i / (m.curve.length - 1))},${y(valueOf(w))}`).join(' ')}
-        fill="none"
-        stroke="var(--petrol)"
-        strokeWidth="2"
-      />
-      {fixed ? (
-        <>
-          {label(now.low, name(0))}
-          {label(now.high, name(1))}
-        </>
-      ) : (
-        <>
-          {label(
-            now.low,
-            `${relative ? (now.low > 0 ? '+' : '−') : ''}${number(relative ? Math.abs(now.low) : now.low)}${m.unit === '°' ? '°' : ''}`,
-          )}
-          {label(now.high, `${relative ? '+' : ''}${number(now.high)}${m.unit === '°' ? '°' : ''}`)}
-          {Math.abs(y(now.high) - y(now.low)) > 44 && label(middle, relative ? 'below' : number(middle))}
-        </>
-      )}
-      {stands.map((s, i) => (
-        <g
-          key={s.units.join(' ')}
-          ref={(g) => {
-            dots.current[i] = g;
-          }}
-          className="cursor-ew-resize"
-          onPointerDown={dragDot}
-        >
-          <title>{`step ${i + 1}: ${s.units.slice(0, 8).join(', ')}. Drag along the curve to shift them all`}</title>
-          <circle r={stands.length > MOST_NUMBERED ? 4 : 10} fill="var(--petrol)" />
-          {stands.length <= MOST_NUMBERED && (
-            <text
-              y="4"
-              textAnchor="middle"
-              fontSize="11"
-              fontWeight="700"
-              className="mono"
-              fill="var(--on-petrol)"
-            >
-              {i + 1}
-            </text>
-          )}
-        </g>
-      ))}
-      {!fixed && grip('high', now.high, relative ? 'How far it goes' : 'Its higher end')}
-      {!fixed && !relative && grip('middle', middle, 'Its middle')}
-      {!fixed && !relative && grip('low', now.low, 'Its lower end')}
-      <text x={LEFT} y={HEIGHT - 12} fontSize="12" className="mono" fill="var(--ink-2)">
-        0
-      </text>
-      <text
-        x={(LEFT + RIGHT) / 2}
-        y={HEIGHT - 12}
-        textAnchor="middle"
-        fontSize="12"
-        className="mono"
-        fill="var(--ink-2)"
+    <div ref={ref} className="h-full w-full">
+      <svg
+        ref={svg}
+        viewBox={`0 0 ${wide} ${high}`}
+        width={wide}
+        height={high}
+        className="touch-none select-none"
+        role="group"
+        aria-label={`One round of ${m.words}`}
       >
-        half round
-      </text>
-      <text x={RIGHT} y={HEIGHT - 12} textAnchor="end" fontSize="12" className="mono" fill="var(--ink-2)">
-        round
-      </text>
-    </svg>
+        <rect
+          x={LEFT}
+          y={Math.min(y(now.high), y(now.low))}
+          width={right - LEFT}
+          height={Math.abs(y(now.low) - y(now.high))}
+          fill="var(--petrol-soft)"
+          opacity=".55"
+        />
+        <line
+          x1={LEFT}
+          x2={right}
+          y1={y(middle)}
+          y2={y(middle)}
+          stroke="var(--line-strong)"
+          strokeDasharray="5 4"
+        />
+        <polyline
+          points={m.curve.map((w, i) => `${x(i / (m.curve.length - 1))},${y(valueOf(w))}`).join(' ')}
+          fill="none"
+          stroke="var(--petrol)"
+          strokeWidth="2"
+        />
+        {fixed ? (
+          <>
+            {label(now.low, name(0))}
+            {label(now.high, name(1))}
+          </>
+        ) : (
+          <>
+            {label(
+              now.low,
+              `${relative ? (now.low > 0 ? '+' : '−') : ''}${number(relative ? Math.abs(now.low) : now.low)}${m.unit === '°' ? '°' : ''}`,
+            )}
+            {label(now.high, `${relative ? '+' : ''}${number(now.high)}${m.unit === '°' ? '°' : ''}`)}
+            {Math.abs(y(now.high) - y(now.low)) > 44 && label(middle, relative ? 'below' : number(middle))}
+          </>
+        )}
+        {stands.map((s, i) => (
+          <g
+            key={s.units.join(' ')}
+            ref={(g) => {
+              dots.current[i] = g;
+            }}
+            className="cursor-ew-resize"
+            onPointerDown={dragDot}
+          >
+            <title>{`step ${i + 1}: ${s.units.slice(0, 8).join(', ')}. Drag along the curve to shift them all`}</title>
+            <circle r={stands.length > MOST_NUMBERED ? 4 : 10} fill="var(--petrol)" />
+            {stands.length <= MOST_NUMBERED && (
+              <text
+                y="4"
+                textAnchor="middle"
+                fontSize="11"
+                fontWeight="700"
+                className="mono"
+                fill="var(--on-petrol)"
+              >
+                {i + 1}
+              </text>
+            )}
+          </g>
+        ))}
+        {!fixed && grip('high', now.high, relative ? 'How far it goes' : 'Its higher end')}
+        {!fixed && !relative && grip('middle', middle, 'Its middle')}
+        {!fixed && !relative && grip('low', now.low, 'Its lower end')}
+        <text x={LEFT} y={high - 12} fontSize="12" className="mono" fill="var(--ink-2)">
+          0
+        </text>
+        <text
+          x={(LEFT + right) / 2}
+          y={high - 12}
+          textAnchor="middle"
+          fontSize="12"
+          className="mono"
+          fill="var(--ink-2)"
+        >
+          half round
+        </text>
+        <text x={right} y={high - 12} textAnchor="end" fontSize="12" className="mono" fill="var(--ink-2)">
+          round
+        </text>
+      </svg>
+    </div>
   );
 }

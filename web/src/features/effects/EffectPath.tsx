@@ -6,8 +6,10 @@ import { useChanging } from './useChanging';
 
 const SIZE = 270;
 const MIDDLE = SIZE / 2;
-/** What the drawn field measures across: degrees, or metres around a mark. */
-const FIELD = { '°': 120, m: 12 };
+/** What the drawn field may measure across: degrees, or metres around a mark. */
+const FIELDS = [1, 2, 4, 8, 15, 30, 60, 120, 240, 540, 1200];
+/** A size that is dragged has room to grow. */
+const ROOM = 1.3;
 const MOST_NUMBERED = 40;
 
 interface Props {
@@ -23,8 +25,8 @@ export function EffectPath({ effect, movement: m, at }: Props) {
   const changing = useChanging();
   const [dragged, setDragged] = useState<number | null>(null);
   const size = dragged ?? m.size ?? 20;
-  const usual = FIELD[m.unit === 'm' ? 'm' : '°'];
-  const field = Math.max(usual, (m.size ?? 0) * 1.25);
+  const [held, setHeld] = useState<number | null>(null);
+  const field = held ?? FIELDS.find((f) => f >= (m.size ?? 20) * ROOM) ?? 1200;
   const scale = (SIZE - 24) / field;
   const half = (size / 2) * scale;
   const px = (v: number) => MIDDLE + v * half;
@@ -43,6 +45,7 @@ export function EffectPath({ effect, movement: m, at }: Props) {
     const box = svg.current!.getBoundingClientRect();
     target.setPointerCapture(e.pointerId);
     changing.begin();
+    setHeld(field);
     const move = (p: Event) => {
       const along = ((p as PointerEvent).clientX - box.left) / (box.width / SIZE) - MIDDLE;
       const to = Math.max(0, (2 * along) / scale / Math.max(0.1, reach));
@@ -54,6 +57,7 @@ export function EffectPath({ effect, movement: m, at }: Props) {
     const stop = () => {
       target.removeEventListener('pointermove', move);
       setDragged(null);
+      setHeld(null);
     };
     target.addEventListener('pointerup', stop, { once: true });
     target.addEventListener('pointercancel', stop, { once: true });

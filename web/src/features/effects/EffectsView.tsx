@@ -149,7 +149,7 @@ function One({ effect, at, held }: { effect: EffectView; at: number; held: boole
             <span className="ml-auto flex flex-wrap items-center gap-1.5">
               {effect.number > 0 && (
                 <>
-                  <NumberField label="use at rate" value={Number(rate || effect.rate)} onSet={setRate} />
+                  <NumberField label="at rate" value={Number(rate || effect.rate)} onSet={setRate} />
                   {m?.size != null && m.palettes.length === 0 && (
                     <NumberField label="size" value={Number(size || m.size)} onSet={setSize} />
                   )}
@@ -173,12 +173,14 @@ function One({ effect, at, held }: { effect: EffectView; at: number; held: boole
               )}
               {effect.number > 0 && (
                 <>
-                  <Button
-                    onClick={() => void runLines([`all where uses ${named}`])}
-                    disabled={effect.units === 0}
-                  >
-                    Choose users
-                  </Button>
+                  {effect.units > 0 && (
+                    <Button
+                      label="Takes those in hand that it moves"
+                      onClick={() => void runLines([`all where uses ${named}`])}
+                    >
+                      Users
+                    </Button>
+                  )}
                   <Button kind="danger" onClick={() => void runLines([`delete ${named}`])}>
                     Delete
                   </Button>

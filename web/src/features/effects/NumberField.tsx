@@ -15,7 +15,7 @@ export function NumberField({ label, value, unit = '', onSet }: Props) {
       {label}
       <input
         key={text}
-        className={`${inputShape} !w-16 text-right`}
+        className={`${inputShape} !w-14 text-right`}
         aria-label={label}
         defaultValue={text}
         onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}

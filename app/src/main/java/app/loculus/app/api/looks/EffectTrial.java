@@ -46,7 +46,9 @@ record EffectTrial(List<Light> lights, List<List<Shine>> frames) {
         if (units.isEmpty()) {
             return new EffectTrial(List.of(), List.of());
         }
-        Outcome tried = new TryEffect(effect, units).apply(show);
+        // It may be there already under this number.
+        Effect alone = effect.as(effect.id(), Optional.empty(), "");
+        Outcome tried = new TryEffect(alone, units).apply(show);
         List<List<Shine>> frames = new ArrayList<>();
         for (int i = 0; i < MOMENTS && !tried.refused(); i++) {
             long micros = Math.round(i / (double) MOMENTS * MINUTE / Math.max(.1, effect.rate()));
