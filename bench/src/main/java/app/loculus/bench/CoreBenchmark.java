@@ -9,6 +9,7 @@ import app.loculus.core.dmx.FrameRenderer;
 import app.loculus.core.dmx.Frames;
 import app.loculus.core.group.Group;
 import app.loculus.core.look.CueList;
+import app.loculus.core.look.Submaster;
 import app.loculus.core.palette.Coverage;
 import app.loculus.core.palette.Palette;
 import app.loculus.core.palette.Reach;
@@ -24,6 +25,7 @@ import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.TimeUnit;
+import app.loculus.core.unit.Fraction;
 import org.openjdk.jmh.annotations.Benchmark;
 import org.openjdk.jmh.annotations.BenchmarkMode;
 import org.openjdk.jmh.annotations.Fork;
@@ -62,6 +64,9 @@ public class CoreBenchmark {
     private Playing fades = Playing.NOTHING;
     private long micros;
     private final FrameRenderer playing = new FrameRenderer();
+    private Show moving;
+    private Playing swings = Playing.NOTHING;
+    private final FrameRenderer swinging = new FrameRenderer();
 
     @Setup
     public void prepare() {
@@ -84,6 +89,13 @@ public class CoreBenchmark {
         fading = fading(patched);
         for (CueList list : fading.lists()) {
             fades = fades.after(new Press.Go(list.id()), 0, fading.repertoire());
+        }
+        moving = moving(fading);
+        for (CueList list : moving.lists()) {
+            swings = swings.after(new Press.Go(list.id()), 0, moving.repertoire());
+        }
+        for (Submaster submaster : moving.submasters()) {
+            swings = swings.after(new Press.Under(submaster.id(), Fraction.FULL), 0, moving.repertoire());
         }
         recipes5000 = LargeShow.recipes(patch5000);
         recipes5000.groups().forEach(recipes5000::units);
@@ -199,6 +211,35 @@ public class CoreBenchmark {
     public Frames frameWithFiveFadesRunning() {
         micros += 22_727;
         return playing.update(fading.scene().played(fades.layer(micros), false, 1));
+    }
+
+    /** The same with twenty effects beside them, each on a hundred units. Goal: below 8 ms. */
+    @Benchmark
+    public Frames frameWithFiveFadesAndTwentyEffectsRunning() {
+        micros += 22_727;
+        return swinging.update(moving.scene().played(swings.layer(micros), false, 1));
+    }
+
+    /** Waves of light, circles, runs through colours and zooms by chance, each under a submaster. */
+    private static Show moving(Show faded) {
+        Show show = LargeShow.say(faded, "1 thru 200 colour xy 0.25, 0.39");
+        show = LargeShow.say(show, "record colour 1 \"Glass\" global");
+        show = LargeShow.say(show, "1 thru 200 colour xy 0.5, 0.4");
+        show = LargeShow.say(show, "record colour 2 \"Lamp\" global");
+        show = LargeShow.say(show, "clear all");
+        String[] movements = {
+            "sine of dimmer at 20 thru 80 rate 30 offset round",
+            "circle of position size 20 rate 12 offset round",
+            "run colour 1 thru 2 rate 10 offset round",
+            "random of zoom at 10 thru 90 rate 60"
+        };
+        for (int i = 1; i <= 20; i++) {
+            show = LargeShow.say(show, "all every 20 from " + i);
+            show = LargeShow.say(show, movements[i % movements.length]);
+            show = LargeShow.say(show, "record submaster " + i + " \"Moving " + i + "\"");
+            show = LargeShow.say(show, "clear all");
+        }
+        return show;
     }
 
     private static Show fading(Show patched) {

@@ -42,6 +42,7 @@ public final class Gaps {
         gaps.together("group", "in no group", gaps.inNoGroup());
         show.palettes().forEach(gaps::palette);
         show.all(PartKinds.LOOKS).values().forEach(gaps::look);
+        show.all(PartKinds.LOOKS).values().forEach(gaps::still);
         show.lists().forEach(gaps::list);
         return List.copyOf(gaps.found);
     }
@@ -99,6 +100,27 @@ public final class Gaps {
                     "In " + LookHolders.words(show, look) + ", " + Numbers.count(without.size(), "unit")
                             + (without.size() == 1 ? " follows" : " follow") + " a palette that gives nothing there",
                     numbers(without)));
+        }
+    }
+
+    /** Effects that move nothing of a unit that refers to them. */
+    private void still(Look look) {
+        List<UnitId> still = look.values().entrySet().stream()
+                .filter(e -> e.getValue().moved().stream()
+                        .flatMap(u -> show.effect(u.effect()).stream())
+                        .anyMatch(effect -> show.resolver()
+                                .motions()
+                                .of(effect, e.getKey())
+                                .isEmpty()))
+                .map(Map.Entry::getKey)
+                .toList();
+        if (!still.isEmpty()) {
+            found.add(new Gap(
+                    "look",
+                    Chapter.State.NEEDS_AN_EYE,
+                    "In " + LookHolders.words(show, look) + ", " + Numbers.count(still.size(), "unit")
+                            + (still.size() == 1 ? " refers" : " refer") + " to an effect that moves nothing there",
+                    numbers(still)));
         }
     }
 

@@ -15,18 +15,22 @@ import java.util.List;
 final class Mixing {
 
     private final List<? extends Voice> voices;
+    private final Beats beats;
     private final long now;
-    private final Wish[] wishes;
+    /** Those that have something to say about the fixture, what each knows about it, and room for what they want. */
+    private final Voice[] speaking;
+
     private final Object[] lanes;
+    private final Wish[] wishes;
+    private int speakers;
 
     Mixing(List<? extends Voice> voices, Beats beats) {
         this.voices = voices;
+        this.beats = beats;
         this.now = beats.now();
-        this.wishes = new Wish[voices.size()];
+        this.speaking = new Voice[voices.size()];
         this.lanes = new Object[voices.size()];
-        for (int i = 0; i < wishes.length; i++) {
-            wishes[i] = new Wish(beats);
-        }
+        this.wishes = new Wish[voices.size()];
     }
 
     /** Lays them over what lies below. */
@@ -64,20 +68,26 @@ final class Mixing {
     }
 
     private boolean enter(Fixture fixture) {
-        boolean any = false;
-        for (int i = 0; i < lanes.length; i++) {
-            lanes[i] = voices.get(i).lane(fixture.id(), now);
-            any |= lanes[i] != null;
+        speakers = 0;
+        for (Voice voice : voices) {
+            Object lane = voice.lane(fixture.id(), now);
+            if (lane != null) {
+                if (wishes[speakers] == null) {
+                    wishes[speakers] = new Wish(beats);
+                }
+                speaking[speakers] = voice;
+                lanes[speakers++] = lane;
+            }
         }
-        return any;
+        return speakers > 0;
     }
 
     /** Reads who wants something, in the order in which they were started. @return how many */
     private int read(int channel) {
         int count = 0;
-        for (int i = 0; i < lanes.length; i++) {
-            if (lanes[i] != null && voices.get(i).read(lanes[i], channel, now, wishes[count])) {
-                wishes[count].label = voices.get(i).label();
+        for (int i = 0; i < speakers; i++) {
+            if (speaking[i].read(lanes[i], channel, now, wishes[count])) {
+                wishes[count].label = speaking[i].label();
                 count++;
             }
         }

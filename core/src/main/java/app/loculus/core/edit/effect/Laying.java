@@ -62,8 +62,9 @@ final class Laying {
             throw Refusal.of(
                     "effect.nobody",
                     "effect",
-                    "Nobody in hand has what " + effect + " moves.",
-                    WayOut.advice("It moves " + EffectWords.what(show, effect) + "."));
+                    "Nobody in hand has what " + (effect.number().isPresent() ? effect + " moves" : "that moves")
+                            + ": " + EffectWords.what(show, effect) + ".",
+                    WayOut.advice("Take others in hand, or let something move that they have."));
         }
         draft.setAll(touching.changed());
         draft.say((effect.number().isPresent() ? "Moves by " + effect : EffectWords.of(show, effect)) + " for "
