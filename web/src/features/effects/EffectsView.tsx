@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { useDesk, useEffects } from '../../api/queries';
 import type { EffectView } from '../../api/client';
 import { useKept } from '../../app/kept';
@@ -9,6 +9,7 @@ import { Button } from '../../ui/Button';
 import { inputShape } from '../../ui/Field';
 import { Niche } from '../../ui/Niche';
 import { runLines } from '../looks/run-lines';
+import { useSwap } from '../niches/useSwap';
 import { EffectBand } from './EffectBand';
 import { EffectCurve } from './EffectCurve';
 import { EffectFace } from './EffectFace';
@@ -42,24 +43,7 @@ export function EffectsView({ heading }: { heading: React.ReactNode }) {
         {heading}
         <div className="flex min-w-0 items-start gap-1 overflow-x-auto overflow-y-hidden pt-1 pb-1 pl-1">
           {effects.map((e) => (
-            <Niche
-              key={e.id}
-              number={e.number}
-              name={e.number > 0 ? e.name : 'not recorded'}
-              title={`${e.words}. ${e.held > 0 ? `${e.able} of ${e.held} in hand have it` : 'Nobody is in hand'}`}
-              face={<EffectFace effect={e} />}
-              follow={e.reach as 'all' | 'some' | 'none'}
-              dimmed={e.held > 0 && e.reach === 'none'}
-              active={e.id === effect?.id}
-              onPress={() => setChosen(e.id)}
-              onRename={async (name) =>
-                (await runLines([
-                  e.number > 0
-                    ? `rename effect ${e.number} ${quoted(name)}`
-                    : `record effect ${quoted(name)}`,
-                ])) !== undefined
-              }
-            />
+            <EffectNiche key={e.id} effect={e} active={e.id === effect?.id} onPress={() => setChosen(e.id)} />
           ))}
         </div>
         <Button onClick={() => setStarters(true)}>Starter effects</Button>
@@ -84,6 +68,63 @@ export function EffectsView({ heading }: { heading: React.ReactNode }) {
       </div>
       {effect ? <One key={effect.id} effect={effect} at={at} held={held} /> : <Nothing />}
     </>
+  );
+}
+
+/** An effect in its niche; dragged to another one it changes places with what stands there. */
+function EffectNiche({
+  effect,
+  active,
+  onPress,
+}: {
+  effect: EffectView;
+  active: boolean;
+  onPress: () => void;
+}) {
+  const { number } = effect;
+  const swap = useSwap(
+    'effect',
+    number,
+    number > 0 ? (to) => void runLines([`move effect ${number} to ${to}`]) : undefined,
+  );
+  const moved = useRef(false);
+  return (
+    <Niche
+      number={number}
+      name={number > 0 ? effect.name : 'not recorded'}
+      title={`${effect.words}. ${effect.held > 0 ? `${effect.able} of ${effect.held} in hand have it` : 'Nobody is in hand'}`}
+      face={<EffectFace effect={effect} />}
+      follow={effect.reach as 'all' | 'some' | 'none'}
+      dimmed={effect.held > 0 && effect.reach === 'none'}
+      active={active}
+      onPress={() => {
+        if (!moved.current) onPress();
+        moved.current = false;
+      }}
+      onRename={async (name) =>
+        (await runLines([
+          number > 0 ? `rename effect ${number} ${quoted(name)}` : `record effect ${quoted(name)}`,
+        ])) !== undefined
+      }
+      drag={{
+        ref: swap.ref,
+        over: swap.over,
+        dragged: swap.dragged,
+        handlers: {
+          onPointerDown: (e) => {
+            if (e.button !== 0) return;
+            moved.current = false;
+            swap.begin(e);
+            e.currentTarget.setPointerCapture(e.pointerId);
+          },
+          onPointerMove: (e) => {
+            if (e.buttons === 1 && swap.move(e, true)) moved.current = true;
+          },
+          onPointerUp: swap.end,
+          onPointerCancel: swap.cancel,
+        },
+      }}
+    />
   );
 }
 

@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { useCurrentShow } from '../../api/current-show';
-import { useAgainst, useCue, useKeptLook, useLooks } from '../../api/queries';
+import { useAgainst, useCue, useGroups, useKeptLook, useLooks } from '../../api/queries';
 import { useKept } from '../../app/kept';
 import { Stage } from '../../stage/Stage';
 import { Button } from '../../ui/Button';
@@ -16,12 +16,14 @@ import { RecordLook } from './RecordLook';
 import { Ring } from './Ring';
 import { runLines } from './run-lines';
 import { Shelf } from './Shelf';
+import { UpdateRunning } from './UpdateRunning';
 import { TakeInText } from './TakeInText';
 import { Timeline } from './Timeline';
 
 /** The first looks: lists along time, chases as rings, submasters in niches. */
 export function LooksPage() {
   const looks = useLooks().data!;
+  const groups = useGroups().data ?? [];
   const { list, choose } = useActiveList();
   const [held, setHeld] = useKept<number[]>('held cues', []);
   const [looked, setLooked] = useState<{ kind: 'submaster' | 'look'; number: number } | null>(null);
@@ -63,6 +65,7 @@ export function LooksPage() {
             lists={looks.lists}
             submasters={looks.submasters}
             looks={looks.looks}
+            groups={groups}
             chosen={list?.id ?? 0}
             looked={looked}
             onList={(id) => {
@@ -98,6 +101,7 @@ export function LooksPage() {
         {taking && <TakeInText onClose={() => setTaking(false)} />}
         <div className="flex flex-wrap items-center gap-2">
           <RecordLook list={list} looks={looks} />
+          <UpdateRunning looks={looks} />
         </div>
         {looks.opened && (
           <div

@@ -1,26 +1,23 @@
-import { useRef, useState } from 'react';
-import type { CueListView, KeptView } from '../../api/client';
+import type { CueListView, GroupView, KeptView } from '../../api/client';
 import { quoted } from '../../app/run';
 import { Niche } from '../../ui/Niche';
+import { FaderNiche } from './FaderNiche';
 import { press, usePlaying } from '../playing/playing';
 import { runLines } from './run-lines';
-
-/** Pixels up for one percent more. */
-const PER_PERCENT = 0.8;
-const SLIP = 5;
 
 interface Props {
   lists: CueListView[];
   submasters: KeptView[];
   looks: KeptView[];
+  groups: GroupView[];
   chosen: number;
   looked: { kind: string; number: number } | null;
   onList: (id: number) => void;
   onLook: (kind: 'submaster' | 'look', number: number) => void;
 }
 
-/** Lists, submasters and looks in their niches. */
-export function Shelf({ lists, submasters, looks, chosen, looked, onList, onLook }: Props) {
+/** Lists, submasters, group faders and looks in their niches. */
+export function Shelf({ lists, submasters, looks, groups, chosen, looked, onList, onLook }: Props) {
   const runs = usePlaying((s) => s.play.runs);
   const running = (kind: string, id: number) =>
     runs.find(
@@ -50,13 +47,34 @@ export function Shelf({ lists, submasters, looks, chosen, looked, onList, onLook
       ))}
       {submasters.length > 0 && head('Submasters')}
       {submasters.map((s) => (
-        <SubmasterNiche
+        <FaderNiche
           key={s.id}
-          kept={s}
+          kind="submaster"
+          number={s.number}
+          name={s.name}
+          what={`${s.units} units`}
           level={running('submaster', s.id)?.level ?? 0}
           active={looked?.kind === 'submaster' && looked.number === s.number}
+          onLevel={(value) => void press({ press: 'submaster', submaster: s.id, value })}
+          onFlash={(on) => void press({ press: 'flash', submaster: s.id, on })}
           onLook={() => onLook('submaster', s.number)}
           onRename={rename(`submaster ${s.number}`)}
+          onMove={(to) => void runLines([`move submaster ${s.number} to ${to}`])}
+        />
+      ))}
+      {groups.length > 0 && head('Groups')}
+      {groups.map((g) => (
+        <FaderNiche
+          key={g.id}
+          kind="group"
+          number={g.number}
+          name={g.name}
+          what={`a level over its ${g.units.length} units`}
+          level={running('group', g.id)?.level ?? 0}
+          active={false}
+          onLevel={(value) => void press({ press: 'group', group: g.id, value })}
+          onLook={() => void runLines([`group ${g.number}`])}
+          onRename={rename(`group ${g.number}`)}
         />
       ))}
       {looks.length > 0 && head('Looks')}
@@ -75,103 +93,6 @@ export function Shelf({ lists, submasters, looks, chosen, looked, onList, onLook
           onRename={rename(`look ${l.number}`)}
         />
       ))}
-    </div>
-  );
-}
-
-interface SubmasterProps {
-  kept: KeptView;
-  level: number;
-  active: boolean;
-  onLook: () => void;
-  onRename: (name: string) => Promise<boolean>;
-}
-
-/** A look under a level: dragged up and down, or by the arrow keys; held with F it flashes. */
-function SubmasterNiche({ kept, level, active, onLook, onRename }: SubmasterProps) {
-  const [shown, setShown] = useState<number | null>(null);
-  const from = useRef<{ y: number; at: number } | null>(null);
-  const dragged = useRef(false);
-  const now = shown ?? level;
-  const set = (value: number) => void press({ press: 'submaster', submaster: kept.id, value });
-  return (
-    <div
-      className="touch-none select-none"
-      onKeyDown={(e) => {
-        const step = { PageUp: 10, PageDown: -10, '+': 5, '-': -5 }[e.key];
-        if (step !== undefined && !(e.target as HTMLElement).matches('input')) {
-          e.preventDefault();
-          e.stopPropagation();
-          set(Math.max(0, Math.min(100, Math.round(level) + step)));
-        } else if (e.key.toLowerCase() === 'f' && !e.repeat && !(e.target as HTMLElement).matches('input')) {
-          e.preventDefault();
-          e.stopPropagation();
-          void press({ press: 'flash', submaster: kept.id, on: true });
-        }
-      }}
-      onKeyUp={(e) =>
-        e.key.toLowerCase() === 'f' && void press({ press: 'flash', submaster: kept.id, on: false })
-      }
-    >
-      <Niche
-        number={kept.number}
-        name={kept.name}
-        title={`${kept.units} units at ${Math.round(now)} %. Drag up and down, or Page Up and Page Down; F held flashes it`}
-        face={
-          <>
-            <span
-              aria-hidden="true"
-              className="absolute inset-x-0 bottom-0 border-t-2 border-petrol bg-petrol-soft"
-              style={{ height: `${now}%` }}
-            />
-            {shown !== null && (
-              <span className="mono absolute inset-x-0 top-6 text-center text-[14px] font-bold text-petrol">
-                {Math.round(shown)} %
-              </span>
-            )}
-          </>
-        }
-        follow={now > 0 ? 'all' : 'none'}
-        active={active}
-        onPress={() => {
-          if (!dragged.current) onLook();
-          dragged.current = false;
-        }}
-        onRename={onRename}
-        drag={{
-          ref: () => undefined,
-          over: false,
-          dragged: false,
-          handlers: {
-            onMouseDown: (e) => e.preventDefault(),
-            onPointerDown: (e) => {
-              if (e.button !== 0) return;
-              from.current = { y: e.clientY, at: level };
-              dragged.current = false;
-              e.currentTarget.setPointerCapture(e.pointerId);
-            },
-            onPointerMove: (e) => {
-              const start = from.current;
-              if (!start || e.buttons !== 1) return;
-              const up = start.y - e.clientY;
-              if (!dragged.current && Math.abs(up) < SLIP) return;
-              dragged.current = true;
-              const value = Math.round(Math.max(0, Math.min(100, start.at + up / PER_PERCENT)));
-              if (value === shown) return;
-              setShown(value);
-              set(value);
-            },
-            onPointerUp: () => {
-              from.current = null;
-              setShown(null);
-            },
-            onPointerCancel: () => {
-              from.current = null;
-              setShown(null);
-            },
-          },
-        }}
-      />
     </div>
   );
 }

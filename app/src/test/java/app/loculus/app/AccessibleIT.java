@@ -25,7 +25,7 @@ class AccessibleIT extends InBrowser {
             + "place 1 thru 6 at -5,2,6 thru 5,2,6\nplace 11 thru 13 at -3,-2,4 thru 3,-2,4\n"
             + "1 thru 6\nrecord group 1 \"Bridge washes\"\nat 60\nred 100\nrecord colour 1 \"Madder\"\n"
             + "record intensity 1 \"Glow\"\nrecord cue 1 \"Glow\" in 3 wait 1\nrecord cue 2 \"Again\" next 4 after end\n"
-            + "list 2 \"Watch\" as chase\nrecord cue 1 of list 2\nrecord submaster 1 \"Glow\"\nrecord look 1 \"Glow\"\n1 + 11\ngo\ngo list 2";
+            + "list 2 \"Watch\" as chase\nrecord cue 1 of list 2\nrecord submaster 1 \"Glow\"\nrecord look 1 \"Glow\"\n1 + 11\nsine of dimmer at 20 thru 80 offset round\nrecord effect 1 \"Swell\"\ngo\ngo list 2";
 
     private static final String AXE = AxeBuilder.getAxeScript();
 
@@ -40,6 +40,7 @@ class AccessibleIT extends InBrowser {
             "/groups",
             "/palettes",
             "/looks",
+            "/looks?view=effects",
             "/check");
 
     @BeforeAll
@@ -199,6 +200,8 @@ class AccessibleIT extends InBrowser {
                 .first()
                 .click();
         dialog(found, "re-aim", () -> button("Re-aim").click());
+        open("/looks?view=effects");
+        dialog(found, "starter effects", () -> button("Starter effects").click());
         open("/handheld");
         found.addAll(violations("hand-held"));
         open("/profiles");

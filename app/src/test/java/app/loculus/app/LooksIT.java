@@ -200,4 +200,86 @@ class LooksIT extends InBrowser {
         lit(1, 0);
         assertThat(rig(1, "intensity")).isCloseTo(0, within(.001));
     }
+
+    private static Locator niche(String name) {
+        return page.locator("[data-niche]")
+                .filter(new Locator.FilterOptions().setHasText(""))
+                .and(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile(name))));
+    }
+
+    private static double percent(int number) {
+        return rig(number, "intensity") * 100;
+    }
+
+    /** Spread over a group: 1 press. Recorded: R, name, Enter (3). Used on others: choose, niche, Use (3). Taken out: 1. */
+    @Test
+    void an_effect_is_spread_over_a_group_recorded_used_changed_and_taken_out_again() {
+        line("group 1 + group 2 + group 3 + group 4 reverse");
+        page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("Effects"))
+                .click();
+        button("^Level$").click();
+        assertThat(page.getByText("It moves 8 units in 8 steps.")).isVisible();
+        // Eight dots, an eighth of a round from each other, and the light goes by them.
+        page.waitForCondition(() -> percent(1) > 70);
+        page.waitForCondition(() -> percent(1) < 30);
+        assertThat(percent(5)).isGreaterThan(50);
+        page.keyboard().press("r");
+        page.getByLabel("Name of the effect").fill("Swell");
+        page.keyboard().press("Enter");
+        assertThat(niche("^1 Swell")).isVisible();
+        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("1 Swell")))
+                .isVisible();
+        // Its higher end is dragged down to its lower one: 20 at most everywhere, and one undo takes it back.
+        Locator high = page.getByLabel("Its higher end");
+        BoundingBox from = box(high);
+        BoundingBox to = box(page.getByLabel("Its lower end"));
+        page.mouse().move(from.x + from.width / 2, from.y + from.height / 2);
+        page.mouse().down();
+        page.mouse().move(from.x + from.width / 2, to.y + to.height / 2, new Mouse.MoveOptions().setSteps(6));
+        page.mouse().up();
+        page.waitForCondition(() -> java.util.stream.IntStream.rangeClosed(1, 8).allMatch(n -> percent(n) < 24));
+        page.keyboard().press("Control+z");
+        page.waitForCondition(() -> percent(1) > 60 || percent(5) > 60);
+        // In a cue it is referred to: what is changed here changes there.
+        line("record cue 1 \"Waves\"");
+        line("clear all");
+        page.keyboard().press("Escape");
+        page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Looks"))
+                .click();
+        page.keyboard().press("Space");
+        page.waitForCondition(() -> percent(1) > 60);
+        assertThat(page.getByText("what is changed here changes there")).containsText("cue 1 “Waves”");
+        page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("square"))
+                .click();
+        page.waitForCondition(() -> percent(3) > 79 || Math.abs(percent(3) - 20) < 1);
+        // Taken out of the cue again, lights stand where the look does not say anything.
+        line("1 thru 8");
+        line("take out 1 thru 8 from cue 1");
+        page.waitForCondition(() -> java.util.stream.IntStream.rangeClosed(1, 8).allMatch(n -> percent(n) < 1));
+        assertThat(page.getByText("what is changed here changes there")).hasCount(0);
+    }
+
+    @Test
+    void starter_effects_are_seen_before_they_are_kept_and_dark_ones_say_so() {
+        line("1 thru 4");
+        page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("Effects"))
+                .click();
+        button("Starter effects").click();
+        Locator circle = page.getByRole(AriaRole.LISTITEM).filter(new Locator.FilterOptions().setHasText("Circle"));
+        circle.hover();
+        assertThat(page.getByRole(
+                        AriaRole.IMG, new Page.GetByRoleOptions().setName("Circle on 8 lights, seen from above")))
+                .isVisible();
+        button("Record \\d+ effects").click();
+        niche("Circle").click();
+        button("^Use$").click();
+        assertThat(page.getByText("It moves 4 units in 4 steps.")).isVisible();
+        assertThat(page.getByText("4 of them dark: it carries no light")).isVisible();
+        line("at 60");
+        assertThat(page.getByText("4 of them dark: it carries no light")).hasCount(0);
+        double pan = rig(1, "pan");
+        page.waitForCondition(() -> Math.abs(rig(1, "pan") - pan) > 3);
+        button("^End$").click();
+        assertThat(page.getByText("It would move 4 units in 4 steps in hand.")).isVisible();
+    }
 }

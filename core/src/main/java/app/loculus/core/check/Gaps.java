@@ -108,10 +108,8 @@ public final class Gaps {
         List<UnitId> still = look.values().entrySet().stream()
                 .filter(e -> e.getValue().moved().stream()
                         .flatMap(u -> show.effect(u.effect()).stream())
-                        .anyMatch(effect -> show.resolver()
-                                .motions()
-                                .of(effect, e.getKey())
-                                .isEmpty()))
+                        .anyMatch(effect ->
+                                show.resolver().motions().of(effect, e.getKey()).isEmpty()))
                 .map(Map.Entry::getKey)
                 .toList();
         if (!still.isEmpty()) {

@@ -35,17 +35,19 @@ public record EffectSteps(boolean used, List<At> steps, int able, int held, int 
     public static EffectSteps of(Show show, Effect effect) {
         Motions motions = show.resolver().motions();
         Selection hand = show.hand().selection();
-        List<UnitId> able =
-                hand.units().stream().filter(u -> moves(show, motions, effect, u)).toList();
+        List<UnitId> able = hand.units().stream()
+                .filter(u -> moves(show, motions, effect, u))
+                .toList();
         List<UnitId> using = EffectUsers.units(show, effect.id());
         List<At> steps = using.isEmpty() ? wouldBe(show, effect, hand, able) : standing(show, effect, using);
         Lights lights = show.lights();
         long dark = (using.isEmpty() ? able : using)
                 .stream()
-                        .filter(u -> lights.level(u) <= 0
-                                && !motions.lights(effect, Touching.withCells(show.patch(), u)))
+                        .filter(u ->
+                                lights.level(u) <= 0 && !motions.lights(effect, Touching.withCells(show.patch(), u)))
                         .count();
-        return new EffectSteps(!using.isEmpty(), steps, able.size(), hand.units().size(), (int) dark);
+        return new EffectSteps(
+                !using.isEmpty(), steps, able.size(), hand.units().size(), (int) dark);
     }
 
     private static boolean moves(Show show, Motions motions, Effect effect, UnitId unit) {

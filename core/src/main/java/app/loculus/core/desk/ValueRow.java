@@ -8,8 +8,8 @@ import java.util.List;
  * @param low lowest value in percent; @param high highest
  * @param text what it is in the form people read, a name, degrees or percent
  * @param dmx lowest and highest DMX value
- * @param source home, hand, palette, highlight, the list or submaster that is played, or mixed
- * @param palette number and name of the palette it follows, empty for none
+ * @param source home, hand, palette, effect, highlight, the list or submaster that is played, or mixed
+ * @param palette number and name of the palette it follows, or the effect that moves it; empty for none
  * @param ranges named ranges to choose from
  * @param stops words for its ends and its middle, where the profile names no ranges
  */

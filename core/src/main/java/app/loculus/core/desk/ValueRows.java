@@ -28,6 +28,9 @@ import java.util.Set;
 public final class ValueRows {
 
     private final Show show;
+    /** What an effect moves is nowhere that a number could tell. */
+    static final String MOVES = "moves";
+
     private final Map<Attribute, Tally> tallies = new LinkedHashMap<>();
 
     /** One attribute over all units. */
@@ -42,6 +45,7 @@ public final class ValueRows {
         private long highDmx;
         private double lowPhysical = Double.MAX_VALUE;
         private double highPhysical = -Double.MAX_VALUE;
+        private boolean moving;
         private final Set<String> names = new LinkedHashSet<>();
         private final Set<String> sources = new LinkedHashSet<>();
         private final Set<String> palettes = new LinkedHashSet<>();
@@ -99,6 +103,7 @@ public final class ValueRows {
 
     private void source(Resolved resolved, Tally tally) {
         tally.sources.add(resolved.from());
+        tally.moving |= resolved.source().moved().isPresent();
         resolved.source()
                 .followed()
                 .flatMap(show::palette)
@@ -118,9 +123,9 @@ public final class ValueRows {
                 t.units,
                 t.low * 100,
                 t.high * 100,
-                text(t, definition),
-                physical(t, definition),
-                range(t.lowDmx, t.highDmx, 0, ""),
+                t.moving ? MOVES : text(t, definition),
+                t.moving ? MOVES : physical(t, definition),
+                t.moving ? MOVES : range(t.lowDmx, t.highDmx, 0, ""),
                 t.sources.size() == 1 ? t.sources.iterator().next() : "mixed",
                 t.palettes.size() == 1 ? t.palettes.iterator().next() : "",
                 ranges(t),

@@ -182,6 +182,9 @@ public record ValueTable(List<ValueColumn> columns, int from, int all, List<Unit
     }
 
     private static String text(Resolved now, AttributeDefinition definition) {
+        if (now.source().moved().isPresent()) {
+            return ValueRows.MOVES;
+        }
         String name =
                 now.function().rangeAt(now.fraction()).map(NamedRange::name).orElse("");
         if (!name.isEmpty()) {

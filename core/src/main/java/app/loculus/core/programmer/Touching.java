@@ -85,7 +85,7 @@ public final class Touching {
             Parameter parameter = modeOf(home).parameter(home.cell(), attribute).orElseThrow();
             if (value.fits(modeOf(home), parameter)) {
                 if (attribute.isMix()) {
-                    touchMix(home, attribute);
+                    touchMix(home, attribute, Set.of());
                 }
                 if (attribute.makesColour()) {
                     asked.put(home, Optional.empty());
@@ -137,12 +137,19 @@ public final class Touching {
      * Lets an effect move an attribute; what it was set to stays as what it moves around, if it does.
      *
      * @param goes a place that it moves through, for the modes that it needs; empty when that goes by what lies below
+     * @param with attributes that it moves beside this one; of a mix the others are touched where they are
      */
-    public void move(UnitId unit, Attribute attribute, Use use, boolean relative, Optional<FunctionValue> goes) {
+    public void move(
+            UnitId unit,
+            Attribute attribute,
+            Use use,
+            boolean relative,
+            Optional<FunctionValue> goes,
+            Set<Attribute> with) {
         Mode mode = modeOf(unit);
         Parameter parameter = mode.parameter(unit.cell(), attribute).orElseThrow();
         if (attribute.isMix()) {
-            touchMix(unit, attribute);
+            touchMix(unit, attribute, with);
         }
         Touched before = values(unit).get(attribute);
         Optional<AttributeValue> over = relative ? Optional.ofNullable(before).map(Touched::value) : Optional.empty();
@@ -247,12 +254,16 @@ public final class Touching {
         return any;
     }
 
-    private void touchMix(UnitId unit, Attribute touched) {
+    /** @param without those that are set otherwise; what an effect moves goes on moving */
+    private void touchMix(UnitId unit, Attribute touched, Set<Attribute> without) {
         Mode mode = modeOf(unit);
         Fixture fixture = patch.get(unit.fixture());
         for (Parameter parameter : mode.parameters(unit.cell()).values()) {
             Attribute other = parameter.attribute();
-            if (sameMix(other, touched) && !other.equals(touched)) {
+            boolean moves = Optional.ofNullable(values(unit).get(other))
+                    .flatMap(t -> t.value().moved())
+                    .isPresent();
+            if (sameMix(other, touched) && !other.equals(touched) && !without.contains(other) && !moves) {
                 AttributeValue current =
                         AttributeValue.of(mode, parameter, placeNow(fixture, mode, parameter.channel()));
                 put(unit, parameter, Touched.byHand(current).after(values(unit).get(other)));

@@ -1,6 +1,7 @@
 /**
  * All layers together: what each channel of a fixture is set to, and why.
  *
- * Later wins: home → programmer → highlight. Looks and effects will stand between home and the programmer.
+ * Later wins: home → what runs → programmer → highlight → the grand master on light. Effects move within the layer whose
+ * values refer to them, around what lies below it.
  */
 package app.loculus.core.resolve;

@@ -211,6 +211,41 @@ class EffectsTest {
     }
 
     @Test
+    void a_run_through_colours_moves_the_whole_mix_and_holds_nothing_plain() {
+        Show show = Rig.of(
+                Rig.WASH,
+                "1 thru 4 at full red at 100 ColorAdd_G at 0 ColorAdd_B at 0 ColorAdd_W at 0",
+                "record colour 1 \"Red\"",
+                "1 thru 4 red at 0 ColorAdd_B at 100",
+                "record colour 2 \"Blue\"",
+                "clear all",
+                "1 thru 4 run colour 1 + 2 rate 60 crossfade 50",
+                "record look 1 \"Run\"");
+        Stage stage = new Stage(show);
+        // Slots 7 to 10: red, green, blue, white. Half a second a stay, the last quarter into the next.
+        assertThat(stage.slots(.1, 7, 4)).containsExactly(255, 0, 0, 0);
+        assertThat(stage.slots(.375, 7, 4)).containsExactly(128, 0, 128, 0);
+        assertThat(stage.slots(.6, 7, 4)).containsExactly(0, 0, 255, 0);
+        assertThat(app.loculus.core.edit.look.Plain.of(show, show.looks().get(0).values()))
+                .isEmpty();
+    }
+
+    @Test
+    void a_wave_on_one_emitter_touches_the_rest_of_the_mix_where_it_is() {
+        Show show = Rig.of(
+                Rig.PAR,
+                "1 at full red at 40 ColorAdd_G at 60 ColorAdd_B at 20",
+                "1 sine of red at 0 thru 100 rate 60");
+        Stage stage = new Stage(show);
+        assertThat(stage.slots(.25, 1, 3)).containsExactly(255, 153, 51);
+        assertThat(stage.slots(.75, 1, 3)).containsExactly(0, 153, 51);
+        stage.edit(1, "1 ColorAdd_B at 80");
+        assertThat(stage.slots(1.25, 1, 3))
+                .as("another emitter, and red goes on")
+                .containsExactly(255, 153, 204);
+    }
+
+    @Test
     void an_effect_between_palettes_follows_them() {
         Show show = washes(
                 "1 thru 4 pan at -40 tilt at 10",

@@ -21,6 +21,7 @@ import java.util.function.Predicate;
  * @param usedBy groups that are made from it
  */
 record GroupView(
+        int id,
         int number,
         String name,
         List<String> units,
@@ -41,6 +42,7 @@ record GroupView(
     private static GroupView of(Show show, List<Group> groups, Group g) {
         List<UnitId> units = show.units(g).units();
         return new GroupView(
+                g.id().value(),
                 g.number(),
                 g.name(),
                 units.stream().map(show::label).toList(),

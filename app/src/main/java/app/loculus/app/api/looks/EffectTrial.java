@@ -71,13 +71,15 @@ record EffectTrial(List<Light> lights, List<List<Shine>> frames) {
                 .filter(cell -> !mode.colours(cell).none())
                 .boxed()
                 .findFirst()
-                .flatMap(cell -> new ShownColour(mode, cell, c -> channels.get(c).place().dmx()).light())
+                .flatMap(cell ->
+                        new ShownColour(mode, cell, c -> channels.get(c).place().dmx()).light())
                 .flatMap(l -> l.chromaticity())
                 .map(PaletteFace::hex)
                 .orElse("#ffe6c0");
         Optional<Vector3> landing = Aimed.reach(mode, 0)
-                .flatMap(r -> fixture.pose().flatMap(p -> p.landing(
-                        degrees(mode, channels, Attribute.PAN), degrees(mode, channels, Attribute.TILT))));
+                .flatMap(r -> fixture.pose()
+                        .flatMap(p -> p.landing(
+                                degrees(mode, channels, Attribute.PAN), degrees(mode, channels, Attribute.TILT))));
         return new Shine(
                 show.lights().level(unit),
                 colour,

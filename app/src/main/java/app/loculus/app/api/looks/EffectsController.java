@@ -55,8 +55,9 @@ class EffectsController {
     @GetMapping("/api/shows/{id}/effects/starters")
     List<StarterEffectView> starters(@PathVariable long id) {
         Show show = shows.get(id).show();
-        Set<String> there =
-                show.effects().stream().map(e -> e.name().toLowerCase(Locale.ROOT)).collect(Collectors.toSet());
+        Set<String> there = show.effects().stream()
+                .map(e -> e.name().toLowerCase(Locale.ROOT))
+                .collect(Collectors.toSet());
         return StarterEffects.of(show).stream()
                 .map(e -> new StarterEffectView(
                         EffectView.of(show, e, Beats.STILL),

@@ -62,8 +62,8 @@ final class Laying {
             throw Refusal.of(
                     "effect.nobody",
                     "effect",
-                    "Nobody in hand has what " + (effect.number().isPresent() ? effect + " moves" : "that moves")
-                            + ": " + EffectWords.what(show, effect) + ".",
+                    "Nobody in hand has what " + (effect.number().isPresent() ? effect + " moves" : "that moves") + ": "
+                            + EffectWords.what(show, effect) + ".",
                     WayOut.advice("Take others in hand, or let something move that they have."));
         }
         draft.setAll(touching.changed());
@@ -75,7 +75,8 @@ final class Laying {
     }
 
     private static boolean over(Touching touching, Map<Attribute, Move> moves, UnitId unit, Use use) {
-        moves.forEach((attribute, move) -> touching.move(unit, attribute, use, move.relative(), goes(move)));
+        moves.forEach(
+                (attribute, move) -> touching.move(unit, attribute, use, move.relative(), goes(move), moves.keySet()));
         return !moves.isEmpty();
     }
 
@@ -89,8 +90,7 @@ final class Laying {
         Lights now = draft.lights();
         Motions motions = show.resolver().motions();
         long dark = moved.stream()
-                .filter(u -> now.level(u) <= 0
-                        && !motions.lights(effect, Touching.withCells(show.patch(), u)))
+                .filter(u -> now.level(u) <= 0 && !motions.lights(effect, Touching.withCells(show.patch(), u)))
                 .count();
         if (dark > 0) {
             draft.warn(Problem.warning(
