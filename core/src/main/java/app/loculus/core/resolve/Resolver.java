@@ -34,13 +34,15 @@ public final class Resolver {
     private final Giver giver;
     private final Motions motions;
     private final Beats beats;
+    private final boolean still;
     private final Map<Mode, List<Resolved>> homes = new ConcurrentHashMap<>();
 
     public Resolver(Scene scene) {
-        this(scene, new Giver(scene.patch(), scene.shelf(), scene.answers()), null);
+        this(scene, new Giver(scene.patch(), scene.shelf(), scene.answers()), null, false);
     }
 
-    private Resolver(Scene scene, Giver giver, Motions before) {
+    private Resolver(Scene scene, Giver giver, Motions before, boolean still) {
+        this.still = still;
         this.scene = scene;
         this.layers = counting(scene.layers());
         this.giver = giver;
@@ -52,7 +54,12 @@ public final class Resolver {
 
     /** Another moment, with what of this one still holds. */
     public Resolver on(Scene other) {
-        return new Resolver(other, giver.on(other.patch(), other.shelf()), motions);
+        return new Resolver(other, giver.on(other.patch(), other.shelf()), motions, still);
+    }
+
+    /** The same as if no effect moved working values: what moves around a value stands at it. */
+    public Resolver still() {
+        return new Resolver(scene, giver, motions, true);
     }
 
     /** Nothing below the topmost layer that covers counts. */
@@ -115,7 +122,7 @@ public final class Resolver {
                 }
             }
         });
-        if (values.moves()) {
+        if (!still && values.moves()) {
             values.moved().forEach(use -> move(unit, values, use, held));
         }
         return held;

@@ -138,6 +138,15 @@ class EffectsTest {
     }
 
     @Test
+    void a_nudge_goes_from_what_is_moved_around_and_not_from_where_it_is_just_now() {
+        Stage stage = new Stage(washes("1 pan at 30 tilt at 10", "1 circle of position size 20 rate 60"));
+        stage.edit(5.1, "1 nudge pan by 5");
+        assertThat(pan(stage, 6.25, 1)).isCloseTo(35, within(.01));
+        stage.edit(7.1, "1 flip");
+        assertThat(tilt(stage, 8, 1)).isCloseTo(-10, within(.01));
+    }
+
+    @Test
     void between_is_ended_by_a_value() {
         Stage stage = new Stage(eight("sine of dimmer at 20 thru 80 rate 60")).edit(1, "1 at 10");
         assertThat(stage.slots(1.25, 1, 2)).containsExactly(octets(10, 80));

@@ -21,7 +21,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 
-/** Sets values of what is in hand from where they are now, each unit from its own; highlight aside. */
+/** Sets values of what is in hand from where they are now, each unit from its own; highlight and effects aside. */
 final class FromNow {
 
     /** Where one attribute of one unit stands. */
@@ -85,7 +85,7 @@ final class FromNow {
 
     /** Where an attribute of a unit stands; empty when its channel does something else. */
     Optional<At> at(Fixture fixture, Profile profile, Mode mode, int cell, Attribute attribute) {
-        List<Resolved> channels = now.computeIfAbsent(fixture, show.unlit()::resolve);
+        List<Resolved> channels = now.computeIfAbsent(fixture, show.unlit().still()::resolve);
         return mode.parameter(cell, attribute)
                 .map(p -> channels.get(p.channel()).place())
                 .filter(place -> place.function().attribute().equals(attribute))

@@ -1,11 +1,13 @@
 package app.loculus.core.edit.palette;
 
+import app.loculus.core.effect.Effect;
 import app.loculus.core.palette.Palette;
 import app.loculus.core.palette.ScopeKey;
 import app.loculus.core.patch.Fixture;
 import app.loculus.core.profile.Attribute;
 import app.loculus.core.profile.Profile;
 import app.loculus.core.profile.ProfileId;
+import app.loculus.core.show.EffectUsers;
 import app.loculus.core.show.LookHolders;
 import app.loculus.core.show.Show;
 import java.util.List;
@@ -40,7 +42,7 @@ public final class PaletteWords {
                 .orElse(attribute.name());
     }
 
-    /** Palettes and looks that follow one, and groups that ask for those who use it. */
+    /** Palettes, effects and looks that follow one, and groups that ask for those who use it. */
     public static List<String> usedBy(Show show, Palette palette) {
         Stream<String> palettes = show.palettes().stream()
                 .filter(p -> p.followed().contains(palette.id()))
@@ -50,6 +52,7 @@ public final class PaletteWords {
                 .map(g -> "group " + g);
         Stream<String> looks =
                 LookHolders.following(show, palette.id()).stream().map(l -> LookHolders.words(show, l));
-        return Stream.of(palettes, looks, groups).flatMap(s -> s).toList();
+        Stream<String> effects = EffectUsers.of(show, palette.id()).stream().map(Effect::toString);
+        return Stream.of(palettes, effects, looks, groups).flatMap(s -> s).toList();
     }
 }
