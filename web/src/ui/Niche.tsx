@@ -1,7 +1,8 @@
 import { useRef, useState, type ReactNode } from 'react';
 
 interface Props {
-  number: number;
+  /** a sign for what has no number yet */
+  number: number | string;
   name: string;
   face: ReactNode;
   ring?: ReactNode;

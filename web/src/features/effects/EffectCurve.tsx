@@ -40,7 +40,9 @@ export function EffectCurve({ effect, movement: m, at }: Props) {
   const x = (phase: number) => LEFT + phase * (right - LEFT);
   const middle = (now.low + now.high) / 2;
   const valueOf = (w: number) => middle + ((now.high - now.low) / 2) * w;
-  const stands = effect.steps;
+  // By chance every unit has a value of its own each round, which no dot on one curve could tell.
+  const chance = m.form === 'random';
+  const stands = chance ? [] : effect.steps;
   useAnimation(() => {
     const turns = turnsNow(effect, at);
     stands.forEach((s, i) => {
@@ -263,7 +265,7 @@ export function EffectCurve({ effect, movement: m, at }: Props) {
           className="mono"
           fill="var(--ink-2)"
         >
-          half round
+          {chance ? 'one value a round for each unit, by chance' : 'half round'}
         </text>
         <text x={right} y={high - 12} textAnchor="end" fontSize="12" className="mono" fill="var(--ink-2)">
           round

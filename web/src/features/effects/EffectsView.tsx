@@ -90,7 +90,7 @@ function EffectNiche({
   const moved = useRef(false);
   return (
     <Niche
-      number={number}
+      number={number > 0 ? number : '·'}
       name={number > 0 ? effect.name : 'not recorded'}
       title={`${effect.words}. ${effect.held > 0 ? `${effect.able} of ${effect.held} in hand have it` : 'Nobody is in hand'}`}
       face={<EffectFace effect={effect} />}
@@ -172,7 +172,7 @@ function One({ effect, at, held }: { effect: EffectView; at: number; held: boole
   const overruled = `${rate ? ` rate ${rate}` : ''}${size ? ` size ${size}` : ''}`;
   return (
     <>
-      <div className="flex min-h-0 flex-1 gap-3">
+      <div className="flex min-h-[250px] flex-1 gap-3">
         <section
           aria-label={called(effect)}
           className="flex min-h-0 min-w-0 flex-[1.9] flex-col rounded-lg border border-line-strong bg-sheet"

@@ -50,7 +50,7 @@ export function LooksPage() {
   if (view === 'effects')
     return (
       <>
-        <div className="flex min-h-0 flex-1 flex-col gap-2 p-3 pb-2">
+        <div className="flex min-h-0 flex-1 flex-col gap-2 overflow-y-auto p-3 pb-2">
           <EffectsView heading={heading} />
         </div>
         <Bench record={<p className="text-ink-2">Recording is above, beside the effect.</p>} folded />

@@ -127,4 +127,22 @@ abstract class InBrowser {
     static Object get(String path) {
         return page.evaluate("async (p) => (await fetch(p)).text()", path);
     }
+
+    /** Counts what a hand does from now on: pointer presses and keys, a name that is typed as one. */
+    static void count() {
+        page.evaluate(
+                "() => { const again = window.presses !== undefined; window.presses = 0; if (again) return; let typing = null;"
+                        + " const add = () => { window.presses++; typing = null; };"
+                        + " document.addEventListener('pointerdown', add, true);"
+                        + " document.addEventListener('keydown', (e) => {"
+                        + "  if (['Shift', 'Control', 'Alt'].includes(e.key)) return;"
+                        + "  if (/^\\d$/.test(e.key) && !e.target.matches('input, textarea')) { window.presses++; typing = document.getElementById('line'); return; }"
+                        + "  if (e.target.matches('input, textarea') && e.key.length === 1) {"
+                        + "   if (typing !== e.target) { window.presses++; typing = e.target; } return; }"
+                        + "  add(); }, true); }");
+    }
+
+    static int presses() {
+        return ((Number) page.evaluate("() => window.presses")).intValue();
+    }
 }

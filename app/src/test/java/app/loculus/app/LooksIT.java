@@ -50,10 +50,12 @@ class LooksIT extends InBrowser {
     /** Sets values by the line and records them as the next cue: name and Enter. */
     private static void cue(String values, String name) {
         line(values);
+        count();
         page.keyboard().press("r");
-        name().fill(name);
-        name().press("Enter");
+        page.keyboard().type(name);
+        page.keyboard().press("Enter");
         assertThat(name()).hasValue("");
+        assertThat(presses()).as("R, a name, Enter").isEqualTo(3);
         line("clear all");
     }
 
@@ -87,8 +89,10 @@ class LooksIT extends InBrowser {
         page.keyboard().press("Shift+Space");
         lit(3, 0);
         // One press, and the same steps go round.
+        count();
         page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("chase"))
                 .click();
+        assertThat(presses()).isEqualTo(1);
         page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("standing alone"))
                 .click();
         assertThat(page.getByRole(AriaRole.IMG, new Page.GetByRoleOptions().setName(Pattern.compile("as a ring"))))
@@ -115,14 +119,18 @@ class LooksIT extends InBrowser {
     @Test
     void times_are_typed_for_several_dragged_and_pasted_and_cues_are_moved() {
         fourSteps();
+        count();
         row("1").click();
         row("3").click(new Locator.ClickOptions()
                 .setModifiers(java.util.List.of(com.microsoft.playwright.options.KeyboardModifier.SHIFT)));
         Locator in = page.getByLabel("in of 3 cues");
-        in.fill("4");
-        in.press("Enter");
+        in.click();
+        page.keyboard().press("Control+A");
+        page.keyboard().type("4");
+        page.keyboard().press("Enter");
         assertThat(row("2").getByRole(AriaRole.IMG))
                 .hasAttribute("aria-label", Pattern.compile("in 4, out 4, the rest 4"));
+        assertThat(presses()).as("a time for three cues").isLessThanOrEqualTo(6);
         assertThat(row("4").getByRole(AriaRole.IMG)).hasAttribute("aria-label", Pattern.compile("in 0,"));
         row("4").click();
         BoundingBox slopes = box(row("4").getByRole(AriaRole.IMG));
@@ -138,10 +146,12 @@ class LooksIT extends InBrowser {
                         + " document.activeElement.dispatchEvent(new ClipboardEvent('paste', { clipboardData: d, bubbles: true })); }");
         assertThat(row("1").getByRole(AriaRole.IMG)).hasAttribute("aria-label", Pattern.compile("Wait 1, in 6, out 2"));
         assertThat(row("2").getByRole(AriaRole.IMG)).hasAttribute("aria-label", Pattern.compile("in 7"));
+        count();
         row("4").dragTo(
                         row("2"),
                         new Locator.DragToOptions().setSourcePosition(40, 14).setTargetPosition(40, 14));
         assertThat(row("1.5")).containsText("Starboard");
+        assertThat(presses()).as("reordered").isEqualTo(1);
         page.keyboard().press("Control+z");
         assertThat(row("4")).containsText("Starboard");
     }
@@ -151,6 +161,7 @@ class LooksIT extends InBrowser {
         fourSteps();
         button("^Go$").click();
         lit(1, 1);
+        count();
         button("^Live$").click();
         assertThat(page.locator("[data-blind=true]")).isVisible();
         row("1").click();
@@ -161,6 +172,9 @@ class LooksIT extends InBrowser {
         lit(1, 1);
         button("^Put back$").click();
         lit(1, .4);
+        assertThat(presses())
+                .as("one blind change, the line with its Escapes among it")
+                .isLessThanOrEqualTo(9);
         button("^Blind$").click();
         assertThat(page.locator("[data-blind=true]")).hasCount(0);
         String before = srgb(1);
@@ -188,6 +202,16 @@ class LooksIT extends InBrowser {
         page.mouse().move(b.x + 30, b.y + 10, new Mouse.MoveOptions().setSteps(5));
         page.mouse().up();
         page.waitForCondition(() -> Math.abs(rig(1, "intensity") - .4) < .05);
+        // A group's light is under a fader of its own: dragged, and gone again.
+        BoundingBox group = box(page.getByLabel(Pattern.compile("^4 D\\.")));
+        page.mouse().move(group.x + 30, group.y + 60);
+        page.mouse().down();
+        page.mouse().move(group.x + 30, group.y - 20, new Mouse.MoveOptions().setSteps(5));
+        page.mouse().up();
+        lit(7, 1);
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Release D"))
+                .click();
+        lit(7, rig(1, "intensity"));
         page.navigate(app.url() + "/patch");
         assertThat(chip("Gallery")).isVisible();
         page.getByLabel("Level of Gallery").fill("100");
@@ -211,22 +235,25 @@ class LooksIT extends InBrowser {
         return rig(number, "intensity") * 100;
     }
 
-    /** Spread over a group: 1 press. Recorded: R, name, Enter (3). Used on others: choose, niche, Use (3). Taken out: 1. */
     @Test
     void an_effect_is_spread_over_a_group_recorded_used_changed_and_taken_out_again() {
         line("group 1 + group 2 + group 3 + group 4 reverse");
         page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("Effects"))
                 .click();
+        count();
         button("^Level$").click();
         assertThat(page.getByText("It moves 8 units in 8 steps.")).isVisible();
+        assertThat(presses()).as("spread over a group").isEqualTo(1);
         // Eight dots, an eighth of a round from each other, and the light goes by them.
         page.waitForCondition(() -> percent(1) > 70);
         page.waitForCondition(() -> percent(1) < 30);
         assertThat(percent(5)).isGreaterThan(50);
+        count();
         page.keyboard().press("r");
-        page.getByLabel("Name of the effect").fill("Swell");
+        page.keyboard().type("Swell");
         page.keyboard().press("Enter");
         assertThat(niche("^1 Swell")).isVisible();
+        assertThat(presses()).as("R, a name, Enter").isEqualTo(3);
         assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("1 Swell")))
                 .isVisible();
         // Its higher end is dragged down to its lower one: 20 at most everywhere, and one undo takes it back.
