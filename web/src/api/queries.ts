@@ -138,6 +138,13 @@ export const useEffectStarters = (wanted: boolean) =>
     async (id) => answered(await client.GET('/api/shows/{id}/effects/starters', at(id))),
     wanted,
   );
+/** Who decides over what goes out now. @param wanted while somebody looks */
+export const useHolders = (wanted: boolean) =>
+  useOfShow(
+    'holders',
+    async (id) => answered(await client.GET('/api/shows/{id}/play/holders', at(id))),
+    wanted,
+  );
 /** What stands at a cue. @param cue its id */
 export const useCue = (cue: number) =>
   useOfShow(
@@ -293,7 +300,14 @@ const goByLight = (show: number) =>
 
 /** What goes by what the lights do is looked at again: something runs otherwise than before. */
 export function refreshLit(show: number) {
-  const lit = ['desk', 'value table', 'match', 'look contents', ...(goByLight(show) ? ['groups'] : [])];
+  const lit = [
+    'desk',
+    'holders',
+    'value table',
+    'match',
+    'look contents',
+    ...(goByLight(show) ? ['groups'] : []),
+  ];
   void queryClient.invalidateQueries({
     predicate: (q) =>
       q.queryKey[0] === 'show' && q.queryKey[1] === show && lit.includes(q.queryKey[2] as string),
@@ -328,7 +342,7 @@ export function refresh(show: number, areas: string[], changed: Record<string, C
     if (area === 'marks' || area === 'palettes') parts.add('marks');
     if (area === 'marks') ['palettes', 'desk', 'coverage'].forEach((p) => parts.add(p));
     if (['values', 'hand', 'palettes', 'marks', 'fixtures', 'profiles', 'highlight'].includes(area))
-      ['value table', 'match'].forEach((p) => parts.add(p));
+      ['value table', 'match', 'holders'].forEach((p) => parts.add(p));
     if (area === 'universes') parts.add('patch');
     if (area === 'pages') parts.add('pages');
     if (['looks', 'lists', 'cues', 'submasters', 'opened'].includes(area)) {

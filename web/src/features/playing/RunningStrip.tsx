@@ -1,8 +1,8 @@
 import { Pause, Play, SkipBack, Square } from 'lucide-react';
-import { useEffect, useRef } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import type { RunView } from '../../api/client';
 import { line } from '../../api/commands';
-import { useDesk, useLooks } from '../../api/queries';
+import { useDesk, useHolders, useLooks } from '../../api/queries';
 import { attempt } from '../../app/notices';
 import { useAnimation } from './useAnimation';
 import { press, positionNow, secondsNow, shareNow, usePlaying } from './playing';
@@ -15,6 +15,8 @@ export function RunningStrip() {
   const { play, at } = usePlaying();
   const kept = useLooks().data;
   const over = useDesk().data?.touchedUnits ?? 0;
+  const [looked, setLooked] = useState('');
+  const held = useHolders(looked !== '').data?.find((h) => h.layer === looked);
   const anything = (kept?.lists.length ?? 0) + (kept?.submasters.length ?? 0) > 0;
   if (!anything && play.runs.length === 0 && !play.blind) return null;
   return (
@@ -24,8 +26,13 @@ export function RunningStrip() {
     >
       <span className="text-[12px] tracking-wide text-ink-label uppercase">Running</span>
       {play.runs.map((run) => (
-        <Chip key={`${run.kind} ${run.id}`} run={run} at={at} />
+        <Chip key={`${run.kind} ${run.id}`} run={run} at={at} onLook={setLooked} />
       ))}
+      {looked && (
+        <span className="text-[12px] text-ink-2" role="status">
+          {looked} holds {held?.holds ?? 'nothing: others lie over it'}
+        </span>
+      )}
       {play.runs.length === 0 && <span className="text-[12px] text-ink-label">nothing</span>}
       {play.runs.length > 0 && over > 0 && !play.blind && (
         <span className="text-[12px] text-ochre" role="status">
@@ -59,7 +66,18 @@ export function RunningStrip() {
   );
 }
 
-function Chip({ run, at }: { run: RunView; at: number }) {
+/** How layers are named. */
+const layerOf = (run: RunView) =>
+  run.kind === 'group' ? 'group fader' : `${run.kind === 'submaster' ? 'submaster' : 'list'} ${run.number}`;
+
+interface ChipProps {
+  run: RunView;
+  at: number;
+  /** somebody points at it, or no longer */
+  onLook: (layer: string) => void;
+}
+
+function Chip({ run, at, onLook }: ChipProps) {
   const list = run.kind === 'list' || run.kind === 'chase';
   const list_ = { list: run.id };
   const level = (value: number) =>
@@ -76,6 +94,10 @@ function Chip({ run, at }: { run: RunView; at: number }) {
       className={`flex items-center gap-1 rounded-md border bg-sheet pr-1 pl-2 ${run.releasing ? 'border-dashed border-line-strong' : 'border-line-strong'}`}
       role="group"
       aria-label={`${run.name} runs`}
+      onMouseEnter={() => onLook(layerOf(run))}
+      onMouseLeave={() => onLook('')}
+      onFocus={() => onLook(layerOf(run))}
+      onBlur={() => onLook('')}
     >
       <span className="max-w-36 truncate font-semibold" title={run.name}>
         {run.name}

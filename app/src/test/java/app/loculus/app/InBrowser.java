@@ -84,11 +84,11 @@ abstract class InBrowser {
         return page.locator("#line-reading");
     }
 
-    /** Types a line, waits for what it would do, and does it. */
+    /** Puts a line in at once, as if it were pasted, waits for what it would do, and does it. */
     static void line(String text) {
         page.keyboard().press("Escape");
         page.keyboard().press("/");
-        page.keyboard().type(text);
+        lineInput().fill(text);
         assertThat(reading()).not().isEmpty();
         page.keyboard().press("Enter");
         assertThat(lineInput()).hasValue("");

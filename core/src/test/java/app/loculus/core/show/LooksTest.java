@@ -284,4 +284,16 @@ class LooksTest {
                 .extracting(r -> r.who() + ": " + r.what() + " " + r.value())
                 .containsExactly("1 thru 40: Dimmer 10 % … 90 %");
     }
+
+    @Test
+    void who_holds_what_is_told_by_what_goes_out() {
+        Show show = washes("1 thru 4 at 80 position 3", "record cue 1", "clear all", "2 at 30");
+        var playing = app.loculus.core.play.Playing.NOTHING.after(
+                new app.loculus.core.play.Press.Go(show.lists().get(0).id()), 0, show.repertoire());
+        assertThat(app.loculus.core.desk.Holders.of(show.playing(List.of(playing.layer(1)))))
+                .containsEntry("list 1", "intensity of 3, position of 4")
+                .containsEntry("programmer", "intensity of 1")
+                .hasSize(2);
+        assertThat(app.loculus.core.desk.Holders.of(show)).containsOnlyKeys("programmer");
+    }
 }

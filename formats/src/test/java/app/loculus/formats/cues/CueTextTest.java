@@ -67,6 +67,29 @@ class CueTextTest {
     }
 
     @Test
+    void what_an_effect_moves_stands_in_its_middle_and_that_is_said() {
+        Show show = show(
+                "patch 1 thru 4 as \"House Dimmer / 1-slot\" at 1.1",
+                "1 thru 4 sine of dimmer at 20 thru 60 offset round",
+                "record cue 1",
+                "1 thru 4 at 50",
+                "1 thru 4 sine of dimmer size 30",
+                "record cue 2",
+                "clear all");
+        CueText text = ShowCues.of(show, show.lists().get(0));
+        assertThat(text.cues().get(0).levels().values())
+                .hasSize(4)
+                .allSatisfy(l -> assertThat(l).isCloseTo(.4, within(1e-6)));
+        assertThat(text.cues().get(1).levels().values())
+                .as("what it moves around")
+                .hasSize(4)
+                .allSatisfy(l -> assertThat(l).isCloseTo(.5, within(1e-6)));
+        assertThat(text.said())
+                .contains("In 2 looks effects move lights: they stand still in their middle, for the format knows no"
+                        + " effects.");
+    }
+
+    @Test
     void what_went_out_is_read_again() throws IOException {
         CueText read = CueTextReader.read(golden());
         assertThat(read.said()).isEmpty();

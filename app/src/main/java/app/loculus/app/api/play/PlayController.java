@@ -2,6 +2,7 @@ package app.loculus.app.api.play;
 
 import app.loculus.app.output.LiveOutput;
 import app.loculus.app.session.Shows;
+import app.loculus.core.desk.Holders;
 import app.loculus.core.look.Cue;
 import app.loculus.core.look.CueId;
 import app.loculus.core.look.CueList;
@@ -127,6 +128,17 @@ class PlayController {
     @GetMapping("/api/shows/{id}/play")
     PlayView runs(@PathVariable long id) {
         return view(shows.get(id).show(), output.runs(id));
+    }
+
+    /** @param layer a list, a submaster, the group faders, the programmer; @param holds kinds with how many units */
+    record HolderView(String layer, String holds) {}
+
+    /** Who decides over what goes out now. */
+    @GetMapping("/api/shows/{id}/play/holders")
+    List<HolderView> holders(@PathVariable long id) {
+        return Holders.of(shows.seen(id)).entrySet().stream()
+                .map(e -> new HolderView(e.getKey(), e.getValue()))
+                .toList();
     }
 
     @PostMapping("/api/shows/{id}/play")

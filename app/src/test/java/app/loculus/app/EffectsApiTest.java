@@ -1,0 +1,127 @@
+package app.loculus.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import app.loculus.formats.e131.DataPacket;
+import app.loculus.formats.e131.DataPacketLayout;
+import com.fasterxml.jackson.databind.JsonNode;
+import java.io.IOException;
+import java.net.DatagramPacket;
+import java.net.DatagramSocket;
+import java.net.InetAddress;
+import java.net.InetSocketAddress;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** Effects from outside: what goes out, what is told of them, what is left after a restart. */
+class EffectsApiTest {
+
+    /** Index of the coarse octet of the first wash's dimmer. */
+    private static final int DIMMER = 4;
+
+    @TempDir
+    Path data;
+
+    private static RunningApplication moving(Path data, String... more) {
+        RunningApplication app = new RunningApplication(data, more);
+        app.json("POST", "/api/shows", Map.of("name", "Moving"));
+        app.line(1, "patch 1 thru 4 as \"Skiff Wash / extended\" at 42.1");
+        app.line(1, "1 thru 4 sine of dimmer at 20 thru 80 rate 60 offset round");
+        return app;
+    }
+
+    /** The dimmer of the first fixture, frame by frame, in percent. */
+    private static List<Double> levels(DatagramSocket socket, int frames) throws IOException {
+        List<Double> levels = new ArrayList<>();
+        byte[] buffer = new byte[DataPacketLayout.LONGEST];
+        while (levels.size() < frames) {
+            DatagramPacket datagram = new DatagramPacket(buffer, buffer.length);
+            socket.receive(datagram);
+            DataPacket packet =
+                    DataPacketLayout.decode(buffer, datagram.getLength()).orElseThrow();
+            levels.add(((packet.slots()[DIMMER] & 0xFF) << 8 | packet.slots()[DIMMER + 1] & 0xFF) / 655.35);
+        }
+        return levels;
+    }
+
+    private static void settled(DatagramSocket socket) throws IOException {
+        levels(socket, 8);
+    }
+
+    @Test
+    void what_is_set_goes_out_moving_blind_keeps_it_back_and_it_goes_on_after_a_restart() throws IOException {
+        try (DatagramSocket socket = new DatagramSocket(new InetSocketAddress(InetAddress.getLoopbackAddress(), 0))) {
+            socket.setSoTimeout(4000);
+            String to = "--loculus.e131[0]=127.0.0.1:" + socket.getLocalPort();
+            try (RunningApplication app = moving(data, to)) {
+                settled(socket);
+                List<Double> levels = levels(socket, 88);
+                assertThat(levels).allSatisfy(l -> assertThat(l).isBetween(19.99, 80.01));
+                assertThat(Collections.max(levels)).isGreaterThan(75);
+                assertThat(Collections.min(levels)).isLessThan(25);
+                assertThat(levels.stream().distinct().count()).isGreaterThan(50);
+                long revision = app.get("/api/shows/1").get("revision").asLong();
+                app.line(1, "blind on");
+                // What stands still is sent more rarely.
+                levels(socket, 2);
+                assertThat(levels(socket, 2).stream().distinct()).containsExactly(0.0);
+                app.line(1, "blind off");
+                assertThat(app.get("/api/shows/1").get("revision").asLong()).isEqualTo(revision);
+            }
+            try (RunningApplication again = new RunningApplication(data, to)) {
+                settled(socket);
+                assertThat(levels(socket, 60).stream().distinct().count()).isGreaterThan(30);
+                again.line(1, "1 thru 4 effects off");
+                levels(socket, 3);
+                assertThat(levels(socket, 2).stream().distinct()).hasSize(1);
+            }
+        }
+    }
+
+    @Test
+    void what_is_told_of_an_effect_goes_by_what_is_in_hand_and_what_is_used() {
+        try (RunningApplication app = moving(data)) {
+            app.line(1, "record effect 3 \"Swell\"");
+            app.line(1, "record cue 1 \"Waves\"");
+            JsonNode swell = app.get("/api/shows/1/effects").get("effects").get(0);
+            assertThat(swell.get("number").asInt()).isEqualTo(3);
+            assertThat(swell.get("words").asText())
+                    .isEqualTo("sine of Dimmer between 20 % and 80 %, 60 a minute, offset round");
+            assertThat(swell.get("used").asBoolean()).isTrue();
+            assertThat(swell.get("steps")).hasSize(4);
+            assertThat(swell.get("steps").get(3).get("offset").asDouble()).isEqualTo(.75);
+            assertThat(swell.get("reach").asText()).isEqualTo("all");
+            assertThat(swell.get("looks").get(0).asText()).isEqualTo("cue 1 “Waves” of list 1 “Main”");
+            JsonNode curve = swell.get("movements").get(0).get("curve");
+            assertThat(curve.get(24).asDouble()).isCloseTo(1, within(1e-9));
+            assertThat(curve.get(72).asDouble()).isCloseTo(-1, within(1e-9));
+            app.line(1, "clear all");
+            JsonNode unused = app.get("/api/shows/1/effects").get("effects").get(0);
+            assertThat(unused.get("units").asInt()).isZero();
+            assertThat(unused.get("held").asInt()).isZero();
+            JsonNode starters = app.get("/api/shows/1/effects/starters");
+            assertThat(starters).hasSizeGreaterThan(4);
+            assertThat(starters.findValuesAsText("there")).contains("false");
+        }
+    }
+
+    @Test
+    void a_value_that_moves_is_told_as_that_and_not_as_a_number() {
+        try (RunningApplication app = moving(data)) {
+            int found = 0;
+            for (JsonNode row : app.get("/api/shows/1/desk").get("values")) {
+                boolean moves = row.get("label").asText().equals("Dimmer");
+                found += moves ? 1 : 0;
+                assertThat(row.get("text").asText().equals("moves")).isEqualTo(moves);
+                assertThat(row.get("source").asText().equals("effect")).isEqualTo(moves);
+            }
+            assertThat(found).isEqualTo(1);
+        }
+    }
+}
