@@ -1,6 +1,22 @@
 import { useMemo } from 'react';
-import type { GroupView, MarkView, PaletteView, PatchView, Schemas } from '../api/client';
-import { useGroups, useMarks, usePalettes, usePatch, useProfiles } from '../api/queries';
+import type {
+  EffectView,
+  GroupView,
+  LooksView,
+  MarkView,
+  PaletteView,
+  PatchView,
+  Schemas,
+} from '../api/client';
+import {
+  useEffects,
+  useGroups,
+  useLooks,
+  useMarks,
+  usePalettes,
+  usePatch,
+  useProfiles,
+} from '../api/queries';
 
 /** One thing that what is being typed could become. */
 export interface Completion {
@@ -126,6 +142,48 @@ const WORDS = [
   'only',
   'without',
   'with beam',
+  'record cue',
+  'record submaster',
+  'record look',
+  'record effect',
+  'edit effect',
+  'starter effects',
+  'effects off',
+  'uses effect',
+  'sine of',
+  'triangle of',
+  'ramp of',
+  'fall of',
+  'square of',
+  'random of',
+  'circle of position',
+  'eight of position',
+  'line of position',
+  'around mark',
+  'run colour',
+  'crossfade',
+  'rate',
+  'size',
+  'offset round',
+  'offset',
+  'go',
+  'back',
+  'pause',
+  'jump to cue',
+  'release everything',
+  'submaster',
+  'level list',
+  'level group',
+  'master at',
+  'blind on',
+  'blind off',
+  'as chase',
+  'as list',
+  'carrying on',
+  'standing alone',
+  'prepare cue',
+  'split cue',
+  'close look',
 ];
 
 type Named = Omit<Completion, 'text'>;
@@ -141,6 +199,29 @@ const palettes = (all: PaletteView[], kind?: string): Named[] =>
     }));
 const groups = (all: GroupView[]): Named[] =>
   all.map((g) => ({ name: g.name, number: g.number, kind: 'group', detail: `${g.units.length} units` }));
+const effects = (all: EffectView[]): Named[] =>
+  all
+    .filter((e) => e.number > 0)
+    .map((e) => ({
+      name: e.name,
+      number: e.number,
+      kind: 'effect',
+      detail: e.held > 0 ? `${e.able} of ${e.held} in hand have it` : e.words,
+    }));
+const numbered = (all: { number: number; name: string }[], kind: string, detail: string): Named[] =>
+  all.map((k) => ({ name: k.name, number: k.number, kind, detail }));
+/** Lists, submasters or looks. */
+const kept = (looks: LooksView | undefined, word: string): Named[] =>
+  word === 'list'
+    ? (looks?.lists ?? []).map((l) => ({
+        name: l.name,
+        number: l.number,
+        kind: 'list',
+        detail: `${l.cues.length} cues`,
+      }))
+    : word === 'submaster'
+      ? numbered(looks?.submasters ?? [], word, 'a level')
+      : numbered(looks?.looks ?? [], word, 'in a niche');
 const profiles = (all: Schemas['ProfileSummary'][]): Named[] =>
   all.flatMap((p) =>
     p.modes.map((m) => ({
@@ -162,7 +243,8 @@ const marks = (all: MarkView[]): Named[] =>
 export const inQuotes = (text: string) => (text.match(/"/g) ?? []).length % 2 === 1;
 
 /** A kind and the beginning of a number behind it. */
-const REFERRING = /(?:^|\s)(group|intensity|position|colour|color|beam|shape|control|combined)\s+(\d*)$/i;
+const REFERRING =
+  /(?:^|\s)(group|intensity|position|colour|color|beam|shape|control|combined|effect|list|submaster|look)\s+(\d*)$/i;
 
 /** Whether names are asked for. */
 const naming = (text: string) => inQuotes(text) || REFERRING.test(text);
@@ -175,12 +257,16 @@ export function useCompletions(text: string): Completion[] {
   const allProfiles = useProfiles(wanted).data;
   const patch = usePatch(wanted).data;
   const allMarks = useMarks(wanted).data;
+  const allEffects = useEffects(wanted).data;
+  const looks = useLooks(wanted).data;
   return useMemo(() => {
     const known = {
       palettes: allPalettes ?? [],
       groups: allGroups ?? [],
       profiles: allProfiles ?? [],
       marks: allMarks ?? [],
+      effects: allEffects?.effects ?? [],
+      looks,
       patch,
     };
     if (inQuotes(text)) {
@@ -203,7 +289,11 @@ export function useCompletions(text: string): Completion[] {
       const all =
         word === 'group'
           ? groups(known.groups)
-          : palettes(known.palettes, word === 'color' ? 'colour' : word);
+          : word === 'effect'
+            ? effects(known.effects)
+            : ['list', 'submaster', 'look'].includes(word)
+              ? kept(known.looks, word)
+              : palettes(known.palettes, word === 'color' ? 'colour' : word);
       return all
         .filter((n) => String(n.number).startsWith(begun))
         .slice(0, MOST)
@@ -219,7 +309,7 @@ export function useCompletions(text: string): Completion[] {
         detail: '',
         text: `${text.slice(0, text.length - begun.length)}${w} `,
       }));
-  }, [text, allPalettes, allGroups, allProfiles, allMarks, patch]);
+  }, [text, allPalettes, allGroups, allProfiles, allMarks, allEffects, looks, patch]);
 }
 
 interface Known {
@@ -227,6 +317,8 @@ interface Known {
   groups: GroupView[];
   profiles: Schemas['ProfileSummary'][];
   marks: MarkView[];
+  effects: EffectView[];
+  looks: LooksView | undefined;
   patch: PatchView | undefined;
 }
 
@@ -240,6 +332,8 @@ function meant(before: string, known: Known): Named[] {
       ([name, p]) => ({ ...p, name }),
     );
   if (before === 'group') return groups(known.groups);
+  if (before === 'effect') return effects(known.effects);
+  if (['list', 'submaster', 'look'].includes(before)) return kept(known.looks, before);
   if (KINDS.includes(before)) return palettes(known.palettes, before === 'color' ? 'colour' : before);
   return [
     ...palettes(known.palettes),

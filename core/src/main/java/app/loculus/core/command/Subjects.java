@@ -25,6 +25,7 @@ final class Subjects {
             Map.entry("target", LineParser.TargetContext.class),
             Map.entry("universe", LineParser.NumberTermContext.class),
             Map.entry("cue", LineParser.CueRefContext.class),
+            Map.entry("effect", LineParser.EffectRefContext.class),
             Map.entry("list", LineParser.ListRefContext.class),
             Map.entry("look", LineParser.LookRefContext.class),
             Map.entry("time", LineParser.TimeContext.class),

@@ -58,6 +58,11 @@ public record Look(LookId id, Optional<Integer> number, String name, Map<UnitId,
         return values.values().stream().flatMap(v -> v.followed().stream()).collect(Collectors.toSet());
     }
 
+    /** Whether an effect moves any of it. */
+    public boolean moves() {
+        return values.values().stream().anyMatch(UnitValues::moves);
+    }
+
     /** The effects its values refer to. */
     public Set<EffectId> moved() {
         return values.values().stream()

@@ -1,6 +1,7 @@
 package app.loculus.core.show;
 
 import app.loculus.core.group.Group;
+import app.loculus.core.look.Look;
 import app.loculus.core.palette.Palette;
 import app.loculus.core.patch.Fixture;
 import app.loculus.core.patch.FixtureId;
@@ -57,11 +58,26 @@ public final class Draft {
 
     /** @throws Refusal when the edit would break what holds in every show */
     public Outcome outcome() {
-        EffectUsers.forgotten(show()).forEach(e -> remove(PartKinds.EFFECTS, e));
+        // Only what lets go of an effect can leave one that nobody refers to.
+        if (net.delta().changes().stream().anyMatch(Draft::letsGo)) {
+            EffectUsers.forgotten(show()).forEach(e -> remove(PartKinds.EFFECTS, e));
+        }
         Delta delta = net.delta();
         Identity.of(show(), delta).throwIfRefused();
         Followers.told(first, show(), delta, this::say);
         return new Outcome(show().playing(List.of()), delta, reads, words, warnings);
+    }
+
+    private static boolean letsGo(Change<?, ?> change) {
+        return change.kind() == PartKinds.EFFECTS
+                || change.of(PartKinds.VALUES)
+                        .flatMap(Change::before)
+                        .filter(UnitValues::moves)
+                        .isPresent()
+                || change.of(PartKinds.LOOKS)
+                        .flatMap(Change::before)
+                        .filter(Look::moves)
+                        .isPresent();
     }
 
     public void say(String sentence) {
