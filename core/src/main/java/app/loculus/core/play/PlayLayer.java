@@ -7,8 +7,11 @@ import app.loculus.core.profile.Mode;
 import app.loculus.core.resolve.Layer;
 import app.loculus.core.resolve.Resolved;
 import app.loculus.core.resolve.Resolver;
+import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 
@@ -20,6 +23,9 @@ public final class PlayLayer implements Layer {
 
     private final List<Voice> voices;
     private final Beats beats;
+
+    /** Who may say something about which fixture, in the order of voices; worked out once for as long as they are the same. */
+    private volatile Map<FixtureId, List<Voice>> about;
 
     PlayLayer(List<Voice> voices, Beats beats) {
         this.voices = voices;
@@ -56,6 +62,9 @@ public final class PlayLayer implements Layer {
             all.addAll(earlier.fixtures());
             return all;
         }
+        if (sameVoices(before)) {
+            about = before.about;
+        }
         voices.stream().filter(v -> !holds(before.voices, v)).forEach(v -> all.addAll(v.fixtures()));
         before.voices.stream().filter(v -> !holds(voices, v)).forEach(v -> all.addAll(v.fixtures()));
         for (Voice voice : voices) {
@@ -63,6 +72,21 @@ public final class PlayLayer implements Layer {
                 all.addAll(voice.moved(before.beats.now(), beats.now()));
             }
         }
+        return all;
+    }
+
+    private boolean sameVoices(PlayLayer before) {
+        boolean same = before.voices.size() == voices.size();
+        for (int i = 0; same && i < voices.size(); i++) {
+            same = before.voices.get(i) == voices.get(i);
+        }
+        return same;
+    }
+
+    private static Map<FixtureId, List<Voice>> about(List<Voice> voices) {
+        Map<FixtureId, List<Voice>> all = new HashMap<>();
+        voices.forEach(v -> v.fixtures()
+                .forEach(f -> all.computeIfAbsent(f, x -> new ArrayList<>(2)).add(v)));
         return all;
     }
 
@@ -78,8 +102,14 @@ public final class PlayLayer implements Layer {
 
     @Override
     public void lay(Fixture fixture, Mode mode, List<Resolved> channels, Resolver resolver) {
-        if (!voices.isEmpty()) {
-            new Mixing(voices, beats).lay(fixture, mode, channels);
+        Map<FixtureId, List<Voice>> known = about;
+        if (known == null) {
+            known = about(voices);
+            about = known;
+        }
+        List<Voice> speaking = known.get(fixture.id());
+        if (speaking != null) {
+            new Mixing(speaking, beats).lay(fixture, mode, channels);
         }
     }
 }
