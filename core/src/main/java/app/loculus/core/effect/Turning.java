@@ -38,7 +38,11 @@ public record Turning(List<Piece> pieces) {
 
     /** The same as fast as that from then on. */
     public Turning from(long micros, double rate) {
-        List<Piece> next = new ArrayList<>(pieces.size() < MOST ? pieces : pieces.subList(1, pieces.size()));
+        List<Piece> next = new ArrayList<>(pieces);
+        if (next.size() >= MOST) {
+            // The first one stays: what is set by hand counts from there on.
+            next.remove(1);
+        }
         next.add(new Piece(micros, turned(micros), rate));
         return new Turning(next);
     }

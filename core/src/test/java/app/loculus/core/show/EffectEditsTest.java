@@ -265,6 +265,11 @@ class EffectEditsTest {
         Outcome gone = Rig.say(show, "delete position 2 as values");
         assertThat(gone.words()).contains("No longer through it: effect 1 “Both”");
         assertThat(effect(gone.show(), 1).palettes()).hasSize(1);
+        Show left = Rig.after(
+                washes("1 thru 4 at 20", "record intensity 1 \"A\"", "clear all", "1 thru 4 run intensity 1"),
+                "delete intensity 1 as values",
+                "record effect 1");
+        assertThat(EffectWords.of(left, effect(left, 1))).startsWith("nothing any more");
         Show other = Rig.after(gone.show(), "edit effect 1 around off", "delete mark \"Slip\"");
         assertThat(other.marks()).isEmpty();
     }

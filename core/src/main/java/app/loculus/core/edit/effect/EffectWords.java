@@ -21,6 +21,9 @@ public final class EffectWords {
 
     /** {@code sine of Dimmer between 20 % and 80 %, 30 a minute, offset round}. */
     public static String of(Show show, Effect effect) {
+        if (effect.movements().isEmpty()) {
+            return "nothing any more: what it went through is gone";
+        }
         return effect.movements().stream().map(m -> of(show, m)).collect(Collectors.joining(" and ")) + ", "
                 + Decimal.text(effect.rate(), 2) + " a minute, "
                 + effect.along().words();
@@ -94,6 +97,9 @@ public final class EffectWords {
 
     /** A short name for one that has none yet. */
     static String name(Show show, Effect effect) {
+        if (effect.movements().isEmpty()) {
+            return "Nothing";
+        }
         Movement first = effect.movements().get(0);
         String what = first instanceof Movement.Wave w
                 ? w.form().word() + " of "
