@@ -42,6 +42,14 @@ function useReading() {
 /** Lines under way, so that pressing Enter twice does a thing once. */
 const running = new Set<string>();
 
+/** Those of them that have not been answered yet. */
+const unanswered = new Set<string>();
+
+/** What is typed anew after it was done is meant once more, however quickly. */
+const typedAnew = (text: string) => {
+  if (!unanswered.has(text)) running.delete(text);
+};
+
 const AWAY: ProblemView = {
   code: 'page.away',
   severity: 'refusal',
@@ -65,9 +73,11 @@ export async function runLine(text: string): Promise<LineResponse | undefined> {
     return undefined;
   }
   running.add(text);
+  unanswered.add(text);
   useNotice.setState({ notice: null });
   try {
     const done = await line(text);
+    unanswered.delete(text);
     remember(text);
     if (!typingOther()) {
       set({ text: '', reading: null, problems: done.problems, done: done.reading || 'Nothing changes' });
@@ -82,6 +92,7 @@ export async function runLine(text: string): Promise<LineResponse | undefined> {
     else set({ text, done: '', problems: error.problems });
     return undefined;
   } finally {
+    unanswered.delete(text);
     window.setTimeout(() => running.delete(text), 250);
   }
 }
@@ -169,6 +180,7 @@ export function Line() {
             onBlur={() => setFocused(false)}
             onChange={(e) => {
               setBack(-1);
+              typedAnew(e.target.value);
               type(e.target.value);
             }}
             onKeyDown={onKeyDown}
