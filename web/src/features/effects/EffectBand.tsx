@@ -2,11 +2,11 @@ import { useRef } from 'react';
 import type { EffectView, MovementView } from '../../api/client';
 import { useAnimation } from '../playing/useAnimation';
 import { phaseOf, turnsNow } from './effects-model';
+import { StepDot } from './StepDot';
 import { useBox } from './useBox';
 
 const LEFT = 20;
 const TOP = 30;
-const MOST_NUMBERED = 40;
 
 interface Props {
   effect: EffectView;
@@ -68,27 +68,15 @@ export function EffectBand({ effect, movement: m, at }: Props) {
           </g>
         ))}
         {effect.steps.map((s, i) => (
-          <g
+          <StepDot
             key={s.units.join(' ')}
+            step={s}
+            index={i}
+            of={effect.steps.length}
             ref={(g) => {
               dots.current[i] = g;
             }}
-          >
-            <title>{`step ${i + 1}: ${s.units.slice(0, 8).join(', ')}`}</title>
-            <circle r={effect.steps.length > MOST_NUMBERED ? 4 : 9} fill="var(--petrol)" />
-            {effect.steps.length <= MOST_NUMBERED && (
-              <text
-                y="4"
-                textAnchor="middle"
-                fontSize="11"
-                fontWeight="700"
-                className="mono"
-                fill="var(--on-petrol)"
-              >
-                {i + 1}
-              </text>
-            )}
-          </g>
+          />
         ))}
       </svg>
     </div>

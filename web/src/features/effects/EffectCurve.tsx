@@ -2,12 +2,12 @@ import { useRef, useState } from 'react';
 import type { EffectView, MovementView } from '../../api/client';
 import { useAnimation } from '../playing/useAnimation';
 import { curveAt, editLine, endsLine, number, phaseOf, turnsNow } from './effects-model';
+import { StepDot } from './StepDot';
 import { useBox } from './useBox';
 import { useChanging } from './useChanging';
 
 const LEFT = 56;
 const TOP = 20;
-const MOST_NUMBERED = 40;
 
 type Grip = 'high' | 'low' | 'middle';
 
@@ -227,29 +227,17 @@ export function EffectCurve({ effect, movement: m, at }: Props) {
           </>
         )}
         {stands.map((s, i) => (
-          <g
+          <StepDot
             key={s.units.join(' ')}
+            step={s}
+            index={i}
+            of={stands.length}
             ref={(g) => {
               dots.current[i] = g;
             }}
-            className="cursor-ew-resize"
+            hint=". Drag along the curve to shift them all"
             onPointerDown={dragDot}
-          >
-            <title>{`step ${i + 1}: ${s.units.slice(0, 8).join(', ')}. Drag along the curve to shift them all`}</title>
-            <circle r={stands.length > MOST_NUMBERED ? 4 : 10} fill="var(--petrol)" />
-            {stands.length <= MOST_NUMBERED && (
-              <text
-                y="4"
-                textAnchor="middle"
-                fontSize="11"
-                fontWeight="700"
-                className="mono"
-                fill="var(--on-petrol)"
-              >
-                {i + 1}
-              </text>
-            )}
-          </g>
+          />
         ))}
         {!fixed && grip('high', now.high, relative ? 'How far it goes' : 'Its higher end')}
         {!fixed && !relative && grip('middle', middle, 'Its middle')}

@@ -2,6 +2,7 @@ import { useRef, useState } from 'react';
 import type { EffectView, MovementView } from '../../api/client';
 import { useAnimation } from '../playing/useAnimation';
 import { editLine, number, pathAt, phaseOf, turnsNow } from './effects-model';
+import { StepDot } from './StepDot';
 import { useChanging } from './useChanging';
 
 const SIZE = 270;
@@ -10,7 +11,6 @@ const MIDDLE = SIZE / 2;
 const FIELDS = [1, 2, 4, 8, 15, 30, 60, 120, 240, 540, 1200];
 /** A size that is dragged has room to grow. */
 const ROOM = 1.3;
-const MOST_NUMBERED = 40;
 
 interface Props {
   effect: EffectView;
@@ -85,27 +85,15 @@ export function EffectPath({ effect, movement: m, at }: Props) {
         strokeWidth="2"
       />
       {effect.steps.map((s, i) => (
-        <g
+        <StepDot
           key={s.units.join(' ')}
+          step={s}
+          index={i}
+          of={effect.steps.length}
           ref={(g) => {
             dots.current[i] = g;
           }}
-        >
-          <title>{`step ${i + 1}: ${s.units.slice(0, 8).join(', ')}`}</title>
-          <circle r={effect.steps.length > MOST_NUMBERED ? 4 : 9} fill="var(--petrol)" />
-          {effect.steps.length <= MOST_NUMBERED && (
-            <text
-              y="4"
-              textAnchor="middle"
-              fontSize="11"
-              fontWeight="700"
-              className="mono"
-              fill="var(--on-petrol)"
-            >
-              {i + 1}
-            </text>
-          )}
-        </g>
+        />
       ))}
       <g
         role="slider"
