@@ -1,6 +1,7 @@
 import { keepPreviousData, QueryClient, useQuery } from '@tanstack/react-query';
 import { useCurrentShow } from './current-show';
 import { answered, client, type GroupView, type PatchView } from './client';
+import { readParts, type RigPart } from './rig-parts';
 import { settled, stand } from './writing';
 
 export const queryClient = new QueryClient({
@@ -178,6 +179,34 @@ export const useKeptLook = (kind: string, number: number) =>
       ),
     number > 0,
     [kind, number],
+  );
+/** What one kept thing looks like by itself: a cue by its id, a submaster or a look by its number. */
+export interface Lit {
+  kind: 'cue' | 'submaster' | 'look';
+  which: number;
+}
+/** The rig as it would be lit by nothing but one cue, submaster or look. */
+export const useLookLight = (of: Lit | null) =>
+  useOfShow(
+    'look light',
+    async (id) => {
+      const octets = answered(
+        await (of!.kind === 'cue'
+          ? client.GET('/api/shows/{id}/cues/{cue}/light', {
+              params: { path: { id, cue: of!.which } },
+              parseAs: 'arrayBuffer',
+            })
+          : client.GET('/api/shows/{id}/kept/{kind}/{number}/light', {
+              params: { path: { id, kind: of!.kind, number: of!.which } },
+              parseAs: 'arrayBuffer',
+            })),
+      ) as unknown as ArrayBuffer;
+      const parts = new Map<string, RigPart>();
+      readParts(octets, parts);
+      return parts;
+    },
+    of !== null,
+    [of?.kind ?? '', of?.which ?? 0],
   );
 /** Pages of niches, of groups and of palettes. */
 export const usePages = () =>
@@ -357,6 +386,20 @@ export function refresh(show: number, areas: string[], changed: Record<string, C
     if (['effects', 'hand', 'values', 'looks', 'palettes', 'marks', 'fixtures', 'profiles'].includes(area))
       parts.add('effects');
     if (['palettes', 'fixtures', 'profiles'].includes(area)) parts.add('effect starters');
+    if (
+      [
+        'looks',
+        'lists',
+        'cues',
+        'submasters',
+        'palettes',
+        'marks',
+        'effects',
+        'fixtures',
+        'profiles',
+      ].includes(area)
+    )
+      parts.add('look light');
     if (area === 'name') keys.add('shows');
   }
   keys.forEach((key) => void queryClient.invalidateQueries({ queryKey: [key] }));

@@ -47,7 +47,7 @@ export const Stage = memo(function Stage({ pointed }: { pointed?: number }) {
   /** The mark that is carried. */
   const [carriedMark, setCarriedMark] = useState<MarkView | null>(null);
   const marksThere = useMarks().data ?? NO_MARKS;
-  const { foreseen, pointing, pointingWords } = useStageState();
+  const { foreseen, pointing, pointingWords, instead } = useStageState();
   /** What was just picked, seen in the next frame; it is in hand once that has been answered. */
   const [taken, setTaken] = useState<Set<string> | null>(null);
   const [height, setHeight] = useState(String(USUAL_HEIGHT));
@@ -111,15 +111,17 @@ export const Stage = memo(function Stage({ pointed }: { pointed?: number }) {
     const below = (ground.current ??= document.createElement('canvas'));
     let drawn = -1;
     let handle = 0;
+    const parts = instead?.parts ?? rig.parts;
     const paint = () => {
-      if (rig.version !== drawn) {
-        drawn = rig.version;
+      const version = instead ? 0 : rig.version;
+      if (version !== drawn) {
+        drawn = version;
         context.setTransform(ratio, 0, 0, ratio, 0, 0);
         const scene: Scene = {
           ...size,
           view,
           spots: moved(all, carried, placing, order),
-          parts: rig.parts,
+          parts,
           order,
           pointed: shown,
           side,
@@ -128,7 +130,7 @@ export const Stage = memo(function Stage({ pointed }: { pointed?: number }) {
           marks,
           waiting: fixtures.filter((f) => !f.placed).length,
         };
-        const from = [drawn, view, scene.spots, fixtures, size, theme, shown, side, marks];
+        const from = [drawn, parts, view, scene.spots, fixtures, size, theme, shown, side, marks];
         if (from.some((part, i) => part !== drawnFrom.current[i])) {
           drawnFrom.current = from;
           // Setting it clears it.
@@ -137,7 +139,7 @@ export const Stage = memo(function Stage({ pointed }: { pointed?: number }) {
           const c = below.getContext('2d')!;
           c.setTransform(ratio, 0, 0, ratio, 0, 0);
           drawBelow(c, scene, k);
-          element.dataset.lit = String([...rig.parts.values()].filter((p) => p.intensity > 0).length);
+          element.dataset.lit = String([...parts.values()].filter((p) => p.intensity > 0).length);
         }
         context.setTransform(1, 0, 0, 1, 0, 0);
         context.drawImage(below, 0, 0);
@@ -148,7 +150,23 @@ export const Stage = memo(function Stage({ pointed }: { pointed?: number }) {
     };
     handle = requestAnimationFrame(paint);
     return () => cancelAnimationFrame(handle);
-  }, [size, view, all, order, carried, placing, fixtures, theme, shown, side, path, foreseen, taken, marks]);
+  }, [
+    size,
+    view,
+    all,
+    order,
+    carried,
+    placing,
+    fixtures,
+    theme,
+    shown,
+    side,
+    path,
+    foreseen,
+    taken,
+    marks,
+    instead,
+  ]);
 
   useEffect(() => {
     const element = over.current!;
@@ -329,6 +347,14 @@ export const Stage = memo(function Stage({ pointed }: { pointed?: number }) {
           aria-hidden="true"
           className="pointer-events-none absolute inset-0 h-full w-full"
         />
+        {instead && (
+          <p
+            role="status"
+            className="pointer-events-none absolute inset-x-0 bottom-0 bg-stage/85 px-3 py-1 text-[13px]"
+          >
+            <strong>{instead.words}</strong> as it would be by itself — not what the lights do now
+          </p>
+        )}
         <output id="stage-cursor" aria-live="polite" className="sr-only">
           {named &&
             `Fixture ${named.number}, ${named.name}${named.position ? `, ${named.position}` : ''}${order.has(String(named.number)) ? ', in hand' : ''}`}

@@ -1,5 +1,5 @@
 import type { MarkView } from '../api/client';
-import type { RigPart } from '../api/live';
+import type { RigPart } from '../api/rig-parts';
 import type { Colours, Scene } from './scene';
 import { crowd, parts, radius, rgba, symbol, symbols } from './symbols';
 import { markAt, STRIP, toScreen, type Spot } from './view';

@@ -1,5 +1,5 @@
 import type { MarkView } from '../api/client';
-import type { RigPart } from '../api/live';
+import type { RigPart } from '../api/rig-parts';
 import type { Side, Spot, View } from './view';
 
 /** What the stage is drawn in. */

@@ -1,4 +1,12 @@
 import { create } from 'zustand';
+import type { RigPart } from '../api/rig-parts';
+
+/** What the plan draws in place of what the lights do. */
+export interface Instead {
+  parts: Map<string, RigPart>;
+  /** What that is: cue 4. */
+  words: string;
+}
 
 interface StageState {
   /** Numbers of fixtures that would be chosen; outlined on the plan. */
@@ -7,6 +15,7 @@ interface StageState {
   pointing: ((x: number, y: number) => void) | null;
   /** What that is, for the one who presses. */
   pointingWords: string;
+  instead: Instead | null;
 }
 
 /** What other parts of the page ask the stage for. */
@@ -14,6 +23,7 @@ export const useStageState = create<StageState>(() => ({
   foreseen: null,
   pointing: null,
   pointingWords: '',
+  instead: null,
 }));
 
 /** Outlines these units on the plan until told otherwise. */
@@ -23,3 +33,6 @@ export const foresee = (units: string[] | null) =>
 /** Asks for a point on the plan. @param words what is to be pressed */
 export const askPoint = (words: string, pointing: (x: number, y: number) => void) =>
   useStageState.setState({ pointing, pointingWords: words });
+
+/** Draws this on the plan in place of what the lights do, until told otherwise. */
+export const drawInstead = (instead: Instead | null) => useStageState.setState({ instead });

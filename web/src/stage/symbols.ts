@@ -1,5 +1,5 @@
 import type { FixtureView } from '../api/client';
-import type { RigPart } from '../api/live';
+import type { RigPart } from '../api/rig-parts';
 import type { Colours, Scene } from './scene';
 import type { Spot } from './view';
 

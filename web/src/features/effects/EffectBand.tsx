@@ -23,9 +23,8 @@ export function EffectBand({ effect, movement: m, at }: Props) {
   const n = m.palettes.length;
   const wide = (right - LEFT) / Math.max(1, n);
   useAnimation(() => {
-    const turns = turnsNow(effect, at);
     effect.steps.forEach((s, i) => {
-      const phase = phaseOf(turns + s.offset);
+      const phase = phaseOf(turnsNow(s, at));
       dots.current[i]?.setAttribute(
         'transform',
         `translate(${LEFT + phase * (right - LEFT)},${TOP + high + 24 + (i % 3) * 20})`,

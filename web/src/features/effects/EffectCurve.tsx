@@ -1,7 +1,9 @@
-import { useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import type { EffectView, MovementView } from '../../api/client';
+import { queryClient } from '../../api/queries';
 import { useAnimation } from '../playing/useAnimation';
-import { curveAt, editLine, endsLine, number, phaseOf, turnsNow } from './effects-model';
+import { chanceAt, curveAt, endsLine, number, phaseOf, reachOf, turnsNow } from './effects-model';
+import { follow } from './follow';
 import { StepDot } from './StepDot';
 import { useBox } from './useBox';
 import { useChanging } from './useChanging';
@@ -14,12 +16,14 @@ type Grip = 'high' | 'low' | 'middle';
 interface Props {
   effect: EffectView;
   movement: MovementView;
+  /** how the line changes it */
+  edit: string;
   /** when its turns were told */
   at: number;
 }
 
 /** One round of a wave across the page, a dot for each step at its phase; ends, middle and dots are dragged. */
-export function EffectCurve({ effect, movement: m, at }: Props) {
+export function EffectCurve({ effect, movement: m, edit, at }: Props) {
   const svg = useRef<SVGSVGElement>(null);
   const { ref, width: wide, height: high } = useBox(700, 220);
   const right = wide - 30;
@@ -40,24 +44,36 @@ export function EffectCurve({ effect, movement: m, at }: Props) {
   const x = (phase: number) => LEFT + phase * (right - LEFT);
   const middle = (now.low + now.high) / 2;
   const valueOf = (w: number) => middle + ((now.high - now.low) / 2) * w;
-  // By chance every unit has a value of its own each round, which no dot on one curve could tell.
+  // By chance every unit has a value of its own each round, which it keeps: no curve tells it, its dot does.
   const chance = m.form === 'random';
-  const stands = chance ? [] : effect.steps;
+  const stands = effect.steps;
   useAnimation(() => {
-    const turns = turnsNow(effect, at);
     stands.forEach((s, i) => {
-      const phase = phaseOf(turns + s.offset + shift);
+      const phase = phaseOf(turnsNow(s, at) + shift);
+      const w = chance ? chanceAt(s, m.chances[i], at) : curveAt(m.curve, phase);
+      const reached = middle + ((now.high - now.low) / 2) * (ends ? 1 : reachOf(s, m)) * (w ?? 0);
+      dots.current[i]?.setAttribute('opacity', w === null ? '0' : '1');
       dots.current[i]?.setAttribute(
         'transform',
-        `translate(${x(phase)},${y(valueOf(curveAt(m.curve, phase)))})`,
+        `translate(${x(phase)},${y(Math.max(bottom, Math.min(top, reached)))})`,
       );
     });
   });
+  useEffect(() => {
+    const fastest = Math.max(0, ...stands.map((s) => s.rate));
+    if (!chance || fastest === 0 || stands.length === 0) return;
+    // Told anew before the last round that is known.
+    const again = setTimeout(
+      () => void queryClient.invalidateQueries({ predicate: (q) => q.queryKey[2] === 'effects' }),
+      ((m.chances[0]!.length - 2) / fastest) * 60_000,
+    );
+    return () => clearTimeout(again);
+  }, [chance, stands, m.chances]);
   const fixed = m.palettes.length > 0;
   const write = (low: number, high: number) =>
-    relative
-      ? `${editLine(effect)} size ${number(Math.abs(high - low))}`
-      : `${editLine(effect)} ${endsLine(m, low, high)}`;
+    relative ? `${edit} size ${number(Math.abs(high - low))}` : `${edit} ${endsLine(m, low, high)}`;
+  /** What lies below is shifted for those in hand, when it is let go of. */
+  const lower = (by: number) => changing.send(`nudge ${m.word} by ${number(by)}`);
   const clamp = (v: number) => (m.unit === '%' && !relative ? Math.max(0, Math.min(100, v)) : v);
   const moved = (grip: Grip, value: number) => {
     const to = Math.round(value);
@@ -71,32 +87,24 @@ export function EffectCurve({ effect, movement: m, at }: Props) {
     const [low, high] = [now.low + by, now.high + by];
     return clamp(low) === low && clamp(high) === high ? { low, high } : now;
   };
-  const follow = (e: React.PointerEvent, read: (e: PointerEvent) => void, end: () => void) => {
-    const target = e.currentTarget;
-    target.setPointerCapture(e.pointerId);
-    e.stopPropagation();
-    changing.begin();
-    const move = (p: Event) => read(p as PointerEvent);
-    target.addEventListener('pointermove', move);
-    const stop = () => {
-      target.removeEventListener('pointermove', move);
-      end();
-    };
-    target.addEventListener('pointerup', stop, { once: true });
-    target.addEventListener('pointercancel', stop, { once: true });
-  };
+  const below = (grip: Grip) => relative && grip === 'middle';
   const drag = (grip: Grip) => (e: React.PointerEvent) => {
     const box = svg.current!.getBoundingClientRect();
     let latest = now;
+    changing.begin();
     follow(
       e,
       (p) => {
         const py = ((p.clientY - box.top) / box.height) * high;
-        latest = moved(grip, bottom + ((foot - py) / (foot - TOP)) * (top - bottom));
+        const to = bottom + ((foot - py) / (foot - TOP)) * (top - bottom);
+        latest = below(grip) ? { low: Math.round(to) - half, high: Math.round(to) + half } : moved(grip, to);
         setEnds(latest);
-        changing.send(write(latest.low, latest.high));
+        if (!below(grip)) changing.send(write(latest.low, latest.high));
       },
-      () => setEnds(null),
+      () => {
+        setEnds(null);
+        if (below(grip) && latest !== now) lower((latest.low + latest.high) / 2);
+      },
     );
   };
   const shiftBy = (by: number) => {
@@ -110,12 +118,13 @@ export function EffectCurve({ effect, movement: m, at }: Props) {
     ]
       .filter(Boolean)
       .join(' ');
-    return `${editLine(effect)} offset ${how} ${rest}`.trim();
+    return `${edit} offset ${how} ${rest}`.trim();
   };
   const dragDot = (e: React.PointerEvent) => {
     const box = svg.current!.getBoundingClientRect();
     const from = e.clientX;
     let by = 0;
+    changing.begin();
     follow(
       e,
       (p) => {
@@ -134,6 +143,7 @@ export function EffectCurve({ effect, movement: m, at }: Props) {
     e.preventDefault();
     e.stopPropagation();
     changing.begin();
+    if (below(grip)) return lower(by);
     const next = moved(grip, { high: now.high, low: now.low, middle }[grip] + by);
     changing.send(write(next.low, next.high));
   };
@@ -205,12 +215,14 @@ export function EffectCurve({ effect, movement: m, at }: Props) {
           stroke="var(--line-strong)"
           strokeDasharray="5 4"
         />
-        <polyline
-          points={m.curve.map((w, i) => `${x(i / (m.curve.length - 1))},${y(valueOf(w))}`).join(' ')}
-          fill="none"
-          stroke="var(--petrol)"
-          strokeWidth="2"
-        />
+        {!chance && (
+          <polyline
+            points={m.curve.map((w, i) => `${x(i / (m.curve.length - 1))},${y(valueOf(w))}`).join(' ')}
+            fill="none"
+            stroke="var(--petrol)"
+            strokeWidth="2"
+          />
+        )}
         {fixed ? (
           <>
             {label(now.low, name(0))}
@@ -241,6 +253,7 @@ export function EffectCurve({ effect, movement: m, at }: Props) {
         ))}
         {!fixed && grip('high', now.high, relative ? 'How far it goes' : 'Its higher end')}
         {!fixed && !relative && grip('middle', middle, 'Its middle')}
+        {relative && effect.able > 0 && grip('middle', middle, 'What those in hand stand at below it')}
         {!fixed && !relative && grip('low', now.low, 'Its lower end')}
         <text x={LEFT} y={high - 12} fontSize="12" className="mono" fill="var(--ink-2)">
           0

@@ -4,7 +4,7 @@ import { quoted } from '../../app/run';
 import { Button } from '../../ui/Button';
 import { Segmented } from '../../ui/Segmented';
 import { runLines } from '../looks/run-lines';
-import { ALONG, alongOf, editLine, endsLine } from './effects-model';
+import { ALONG, alongOf, endsLine } from './effects-model';
 import { NumberField } from './NumberField';
 
 const WAVES = ['sine', 'triangle', 'ramp', 'fall', 'square', 'random'];
@@ -15,6 +15,8 @@ const options = (words: string[]) => words.map((value) => ({ value, text: value 
 interface Props {
   effect: EffectView;
   movement: MovementView;
+  /** how the line changes what is drawn */
+  edit: string;
 }
 
 function Panel({ title, children }: { title: string; children: React.ReactNode }) {
@@ -27,9 +29,9 @@ function Panel({ title, children }: { title: string; children: React.ReactNode }
 }
 
 /** What an effect moves, its form, and how it runs along the selection: pressed or typed, each a line. */
-export function EffectPanels({ effect, movement: m }: Props) {
+export function EffectPanels({ effect, movement: m, edit }: Props) {
   const marks = useMarks().data ?? [];
-  const set = (what: string) => void runLines([`${editLine(effect)} ${what}`]);
+  const set = (what: string) => void runLines([`${edit} ${what}`]);
   const { along } = effect;
   return (
     <div className="flex flex-wrap gap-2">
@@ -42,8 +44,7 @@ export function EffectPanels({ effect, movement: m }: Props) {
             tight
             value={m.between ? 'between' : 'around'}
             onChange={(way) => {
-              const line =
-                way === 'around' ? `${m.form} of ${quotedAttribute(effect, m)} size ${m.size ?? 50}` : '';
+              const line = way === 'around' ? `${m.form} of ${m.word} size ${m.size ?? 50}` : '';
               set(line || `${endsLine(m, 50 - (m.size ?? 60) / 2, 50 + (m.size ?? 60) / 2)}`);
             }}
             options={[
@@ -136,7 +137,3 @@ export function EffectPanels({ effect, movement: m }: Props) {
     </div>
   );
 }
-
-/** The attribute as the line writes it: taken from the effect's own line. */
-const quotedAttribute = (effect: EffectView, m: MovementView) =>
-  new RegExp(`${m.form} of (\\S+)`).exec(effect.line)?.[1] ?? m.what;

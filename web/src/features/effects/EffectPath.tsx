@@ -1,7 +1,8 @@
 import { useRef, useState } from 'react';
 import type { EffectView, MovementView } from '../../api/client';
 import { useAnimation } from '../playing/useAnimation';
-import { editLine, number, pathAt, phaseOf, turnsNow } from './effects-model';
+import { number, pathAt, phaseOf, reachOf, turnsNow } from './effects-model';
+import { follow } from './follow';
 import { StepDot } from './StepDot';
 import { useChanging } from './useChanging';
 
@@ -15,11 +16,13 @@ const ROOM = 1.3;
 interface Props {
   effect: EffectView;
   movement: MovementView;
+  /** how the line changes it */
+  edit: string;
   at: number;
 }
 
-/** The shape that pan and tilt go through, a dot for each step; its edge is dragged for the size. */
-export function EffectPath({ effect, movement: m, at }: Props) {
+/** The shape that pan and tilt go through, a dot for each step; its edge is dragged for the size, its middle for what it goes around. */
+export function EffectPath({ effect, movement: m, edit, at }: Props) {
   const svg = useRef<SVGSVGElement>(null);
   const dots = useRef<(SVGGElement | null)[]>([]);
   const changing = useChanging();
@@ -29,38 +32,66 @@ export function EffectPath({ effect, movement: m, at }: Props) {
   const field = held ?? FIELDS.find((f) => f >= (m.size ?? 20) * ROOM) ?? 1200;
   const scale = (SIZE - 24) / field;
   const half = (size / 2) * scale;
-  const px = (v: number) => MIDDLE + v * half;
-  const py = (v: number) => MIDDLE - v * half;
+  const [shift, setShift] = useState({ pan: 0, tilt: 0 });
+  const centre = { x: MIDDLE + shift.pan * scale, y: MIDDLE - shift.tilt * scale };
+  const px = (v: number) => centre.x + v * half;
+  const py = (v: number) => centre.y - v * half;
   const reach = Math.max(...m.path.map(([x]) => x!));
   useAnimation(() => {
-    const turns = turnsNow(effect, at);
     effect.steps.forEach((s, i) => {
-      const [x, y] = pathAt(m.path, phaseOf(turns + s.offset));
-      dots.current[i]?.setAttribute('transform', `translate(${px(x)},${py(y)})`);
+      const [x, y] = pathAt(m.path, phaseOf(turnsNow(s, at)));
+      const own = dragged === null ? reachOf(s, m) : 1;
+      dots.current[i]?.setAttribute('transform', `translate(${px(x * own)},${py(y * own)})`);
     });
   });
-  const set = (to: number) => changing.send(`${editLine(effect)} size ${number(Math.max(0, to))}`);
-  const drag = (e: React.PointerEvent) => {
-    const target = e.currentTarget;
+  const set = (to: number) => changing.send(`${edit} size ${number(Math.max(0, to))}`);
+  /** Degrees, or metres, under a pointer; from the middle of the drawing. */
+  const under = (p: PointerEvent) => {
     const box = svg.current!.getBoundingClientRect();
-    target.setPointerCapture(e.pointerId);
+    const per = box.height / SIZE;
+    return {
+      pan: (p.clientX - (box.left + box.width / 2)) / per / scale,
+      tilt: (box.top + box.height / 2 - p.clientY) / per / scale,
+    };
+  };
+  const drag = (e: React.PointerEvent) => {
     changing.begin();
     setHeld(field);
-    const move = (p: Event) => {
-      const along = ((p as PointerEvent).clientX - box.left) / (box.width / SIZE) - MIDDLE;
-      const to = Math.max(0, (2 * along) / scale / Math.max(0.1, reach));
-      const next = m.unit === 'm' ? Math.round(to * 10) / 10 : Math.round(to);
-      setDragged(next);
-      set(next);
-    };
-    target.addEventListener('pointermove', move);
-    const stop = () => {
-      target.removeEventListener('pointermove', move);
-      setDragged(null);
-      setHeld(null);
-    };
-    target.addEventListener('pointerup', stop, { once: true });
-    target.addEventListener('pointercancel', stop, { once: true });
+    follow(
+      e,
+      (p) => {
+        const to = Math.max(0, (2 * under(p).pan) / Math.max(0.1, reach));
+        const next = m.unit === 'm' ? Math.round(to * 10) / 10 : Math.round(to);
+        setDragged(next);
+        set(next);
+      },
+      () => {
+        setDragged(null);
+        setHeld(null);
+      },
+    );
+  };
+  /** What lies below is shifted for those in hand, when it is let go of. */
+  const lower = ({ pan, tilt }: { pan: number; tilt: number }) => {
+    if (pan !== 0 || tilt !== 0) changing.send(`nudge pan by ${pan}, tilt by ${tilt}`);
+  };
+  const carry = (e: React.PointerEvent) => {
+    let latest = { pan: 0, tilt: 0 };
+    changing.begin();
+    setHeld(field);
+    follow(
+      e,
+      (p) => {
+        const to = under(p);
+        latest = { pan: Math.round(to.pan), tilt: Math.round(to.tilt) };
+        setShift(latest);
+      },
+      () => {
+        setHeld(null);
+        setShift({ pan: 0, tilt: 0 });
+        lower(latest);
+      },
+    );
   };
   return (
     <svg
@@ -115,16 +146,52 @@ export function EffectPath({ effect, movement: m, at }: Props) {
         }}
       >
         <title>Its size: drag, or arrow keys</title>
-        <circle cx={px(reach)} cy={MIDDLE} r="13" fill="transparent" />
+        <circle cx={px(reach)} cy={centre.y} r="13" fill="transparent" />
         <circle
           cx={px(reach)}
-          cy={MIDDLE}
+          cy={centre.y}
           r="6.5"
           fill="var(--sheet)"
           stroke="var(--ochre)"
           strokeWidth="2.5"
         />
       </g>
+      {m.unit === '°' && effect.able > 0 && (
+        <g
+          role="slider"
+          tabIndex={0}
+          aria-label="What those in hand stand at below it"
+          aria-valuenow={0}
+          aria-valuetext="pan and tilt"
+          className="cursor-move"
+          onPointerDown={carry}
+          onKeyDown={(e) => {
+            const by = {
+              ArrowUp: { pan: 0, tilt: 1 },
+              ArrowDown: { pan: 0, tilt: -1 },
+              ArrowRight: { pan: 1, tilt: 0 },
+              ArrowLeft: { pan: -1, tilt: 0 },
+            }[e.key];
+            if (!by) return;
+            e.preventDefault();
+            e.stopPropagation();
+            changing.begin();
+            lower(by);
+          }}
+        >
+          <title>What those in hand stand at below it: drag, or arrow keys</title>
+          <rect x={centre.x - 13} y={centre.y - 13} width="26" height="26" fill="transparent" />
+          <rect
+            x={centre.x - 6}
+            y={centre.y - 6}
+            width="12"
+            height="12"
+            fill="var(--sheet)"
+            stroke="var(--ochre)"
+            strokeWidth="2.5"
+          />
+        </g>
+      )}
       <text x={MIDDLE} y={SIZE - 4} textAnchor="middle" fontSize="12" className="mono" fill="var(--ink-2)">
         {`${number(size)} ${m.unit} across`}
       </text>

@@ -1,30 +1,15 @@
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { useDesk, useEffects } from '../../api/queries';
-import type { EffectView } from '../../api/client';
 import { useKept } from '../../app/kept';
 import { useOnce } from '../../app/once';
 import { quoted } from '../../app/run';
-import { Stage } from '../../stage/Stage';
 import { Button } from '../../ui/Button';
 import { inputShape } from '../../ui/Field';
-import { Niche } from '../../ui/Niche';
 import { runLines } from '../looks/run-lines';
-import { useSwap } from '../niches/useSwap';
-import { EffectBand } from './EffectBand';
-import { EffectCurve } from './EffectCurve';
-import { EffectFace } from './EffectFace';
-import { EffectPanels } from './EffectPanels';
-import { EffectPath } from './EffectPath';
-import { NumberField } from './NumberField';
+import { EffectNiche } from './EffectNiche';
+import { EffectSheet } from './EffectSheet';
 import { StarterEffects } from './StarterEffects';
-import { called, standingWords } from './effects-model';
-
-/** What is set first: each a line for those in hand. */
-const BEGINNINGS = [
-  { text: 'Level', line: 'sine of dimmer at 20 thru 80 rate 30 offset round' },
-  { text: 'Circle', line: 'circle of position size 20 rate 12 offset round' },
-  { text: 'Zoom', line: 'sine of zoom at 20 thru 80 rate 10' },
-];
+import { BEGINNINGS } from './effects-model';
 
 /** Effects in their niches, and one of them drawn: the curve, the dots, the handles. */
 export function EffectsView({ heading }: { heading: React.ReactNode }) {
@@ -55,10 +40,10 @@ export function EffectsView({ heading }: { heading: React.ReactNode }) {
           <Button
             key={b.text}
             disabled={!held}
-            label={b.line}
+            label={`${b.what} ${b.turning}`}
             onClick={() => {
               setChosen(0);
-              void runLines([b.line]);
+              void runLines([`${b.what} ${b.turning}`]);
             }}
           >
             {b.text}
@@ -66,65 +51,8 @@ export function EffectsView({ heading }: { heading: React.ReactNode }) {
         ))}
         {loose.some((e) => e.used) && <Record />}
       </div>
-      {effect ? <One key={effect.id} effect={effect} at={at} held={held} /> : <Nothing />}
+      {effect ? <EffectSheet key={effect.id} effect={effect} at={at} held={held} /> : <Nothing />}
     </>
-  );
-}
-
-/** An effect in its niche; dragged to another one it changes places with what stands there. */
-function EffectNiche({
-  effect,
-  active,
-  onPress,
-}: {
-  effect: EffectView;
-  active: boolean;
-  onPress: () => void;
-}) {
-  const { number } = effect;
-  const swap = useSwap(
-    'effect',
-    number,
-    number > 0 ? (to) => void runLines([`move effect ${number} to ${to}`]) : undefined,
-  );
-  const moved = useRef(false);
-  return (
-    <Niche
-      number={number > 0 ? number : '·'}
-      name={number > 0 ? effect.name : 'not recorded'}
-      title={`${effect.words}. ${effect.held > 0 ? `${effect.able} of ${effect.held} in hand have it` : 'Nobody is in hand'}`}
-      face={<EffectFace effect={effect} />}
-      follow={effect.reach as 'all' | 'some' | 'none'}
-      dimmed={effect.held > 0 && effect.reach === 'none'}
-      active={active}
-      onPress={() => {
-        if (!moved.current) onPress();
-        moved.current = false;
-      }}
-      onRename={async (name) =>
-        (await runLines([
-          number > 0 ? `rename effect ${number} ${quoted(name)}` : `record effect ${quoted(name)}`,
-        ])) !== undefined
-      }
-      drag={{
-        ref: swap.ref,
-        over: swap.over,
-        dragged: swap.dragged,
-        handlers: {
-          onPointerDown: (e) => {
-            if (e.button !== 0) return;
-            moved.current = false;
-            swap.begin(e);
-            e.currentTarget.setPointerCapture(e.pointerId);
-          },
-          onPointerMove: (e) => {
-            if (e.buttons === 1 && swap.move(e, true)) moved.current = true;
-          },
-          onPointerUp: swap.end,
-          onPointerCancel: swap.cancel,
-        },
-      }}
-    />
   );
 }
 
@@ -161,104 +89,5 @@ function Nothing() {
       is drawn here, and a name and Enter keep it. The line does it too:{' '}
       <span className="mono">group 1 sine of dimmer at 20 thru 80 rate 30 offset round</span>.
     </p>
-  );
-}
-
-function One({ effect, at, held }: { effect: EffectView; at: number; held: boolean }) {
-  const [rate, setRate] = useState('');
-  const [size, setSize] = useState('');
-  const m = effect.movements[0];
-  const named = `effect ${effect.number}`;
-  const overruled = `${rate ? ` rate ${rate}` : ''}${size ? ` size ${size}` : ''}`;
-  return (
-    <>
-      <div className="flex min-h-[250px] flex-1 gap-3">
-        <section
-          aria-label={called(effect)}
-          className="flex min-h-0 min-w-0 flex-[1.9] flex-col rounded-lg border border-line-strong bg-sheet"
-        >
-          <div className="flex flex-wrap items-center gap-2 border-b border-line px-3 py-1.5">
-            <h2 className="max-w-56 truncate font-serif text-[16px] font-semibold" title={effect.name}>
-              {effect.number > 0 ? `${effect.number} ${effect.name}` : 'Set, not recorded'}
-            </h2>
-            <span className="min-w-0 text-[12px] text-ink-2">{standingWords(effect)}</span>
-            {effect.dark > 0 && (
-              <span role="status" className="text-[12px] font-semibold text-ochre">
-                ▲ {effect.dark} of them dark: it carries no light
-              </span>
-            )}
-            <span className="ml-auto flex flex-wrap items-center gap-1.5">
-              {effect.number > 0 && (
-                <>
-                  <NumberField label="at rate" value={Number(rate || effect.rate)} onSet={setRate} />
-                  {m?.size != null && m.palettes.length === 0 && (
-                    <NumberField label="size" value={Number(size || m.size)} onSet={setSize} />
-                  )}
-                  <Button
-                    kind="main"
-                    disabled={!held || effect.able === 0}
-                    label="Moves what is in hand by it"
-                    onClick={() => void runLines([`${named}${overruled}`])}
-                  >
-                    Use
-                  </Button>
-                </>
-              )}
-              {effect.units > 0 && held && (
-                <Button
-                  label="Ends it on what is in hand; what it moved around stays"
-                  onClick={() => void runLines([effect.number > 0 ? `${named} off` : 'effects off'])}
-                >
-                  End
-                </Button>
-              )}
-              {effect.number > 0 && (
-                <>
-                  {effect.units > 0 && (
-                    <Button
-                      label="Takes those in hand that it moves"
-                      onClick={() => void runLines([`all where uses ${named}`])}
-                    >
-                      Users
-                    </Button>
-                  )}
-                  <Button kind="danger" onClick={() => void runLines([`delete ${named}`])}>
-                    Delete
-                  </Button>
-                </>
-              )}
-            </span>
-          </div>
-          <div className="flex min-h-0 flex-1 items-center justify-center p-2">
-            {m?.kind === 'wave' && <EffectCurve effect={effect} movement={m} at={at} />}
-            {m?.kind === 'shape' && <EffectPath effect={effect} movement={m} at={at} />}
-            {m?.kind === 'run' && <EffectBand effect={effect} movement={m} at={at} />}
-          </div>
-          {effect.movements.length > 1 && (
-            <p className="border-t border-line px-3 py-1 text-[12px] text-ink-2">
-              At once:{' '}
-              {effect.movements
-                .slice(1)
-                .map((o) => o.words)
-                .join('; ')}
-            </p>
-          )}
-          {effect.looks.length > 0 && (
-            <p className="border-t border-line px-3 py-1 text-[12px] text-ink-2">
-              In {effect.looks.join(', ')}
-              {effect.moreLooks > 0 && ` and ${effect.moreLooks} more`}: what is changed here changes there.
-            </p>
-          )}
-        </section>
-        <div className="flex min-h-0 min-w-0 flex-1 flex-col">
-          <Stage />
-        </div>
-      </div>
-      {m && <EffectPanels effect={effect} movement={m} />}
-      <p className="text-[12px] text-ink-2">
-        Each dot is a step at its place in the round. Drag the circles for the ends, the square for the
-        middle, a dot along the curve to shift them all.
-      </p>
-    </>
   );
 }

@@ -1,15 +1,47 @@
-import type { EffectView, MovementView } from '../../api/client';
+import type { EffectView, MovementView, Schemas } from '../../api/client';
 
-/** How the line changes an effect: by its number, or what moves those in hand when it has none. */
-export const editLine = (effect: EffectView) => `edit effect${effect.number > 0 ? ` ${effect.number}` : ''}`;
+type StepView = Schemas['StepView'];
+
+/** What is set first on those in hand, or done besides. */
+export const BEGINNINGS = [
+  { text: 'Level', what: 'sine of dimmer at 20 thru 80', turning: 'rate 30 offset round' },
+  { text: 'Circle', what: 'circle of position size 20', turning: 'rate 12 offset round' },
+  { text: 'Zoom', what: 'sine of zoom at 20 thru 80', turning: 'rate 10' },
+];
+
+/**
+ * How the line changes an effect: by its number, or what moves those in hand when it has none.
+ *
+ * @param part which of what it does at once is meant, from 1; 0 for whatever has what is changed
+ */
+export const editLine = (effect: EffectView, part = 0) =>
+  `edit effect${effect.number > 0 ? ` ${effect.number}` : ''}${part > 0 ? ` part ${part}` : ''}`;
+
+/** One of the things it does, in a word or two. */
+export const partWords = (m: MovementView) =>
+  m.kind === 'run'
+    ? `${m.palettes.length} palettes`
+    : m.kind === 'shape'
+      ? m.form
+      : `${m.form} ${m.what}`.trim();
 
 /** What an effect is called, recorded or not. */
 export const called = (effect: EffectView) =>
   effect.number > 0 ? `effect ${effect.number} ${effect.name}` : 'what is set and not recorded';
 
-/** Rounds that it has turned now. @param at when it was told, by the clock of the day in milliseconds */
-export const turnsNow = (effect: EffectView, at: number) =>
-  effect.turns + ((Date.now() - at) / 60_000) * effect.rate;
+/** Rounds that a step has turned now, with its offset. @param at when it was told, by the clock of the day in milliseconds */
+export const turnsNow = (step: StepView, at: number) =>
+  step.turns + step.offset + ((Date.now() - at) / 60_000) * step.rate;
+
+/** How far a step goes, as a share of the movement's own size: where it is used it may have another one. */
+export const reachOf = (step: StepView, m: MovementView) =>
+  step.size != null && m.size != null && m.size > 0 && m.palettes.length === 0 ? step.size / m.size : 1;
+
+/** Where a step of a random wave is in its round, −1 to 1; null when it has turned further than was told. */
+export function chanceAt(step: StepView, values: number[] | undefined, at: number): number | null {
+  const rounds = Math.floor(turnsNow(step, at)) - Math.floor(step.turns + step.offset);
+  return values?.[rounds] ?? null;
+}
 
 /** The part of a round, 0 to 1. */
 export const phaseOf = (turns: number) => turns - Math.floor(turns);
@@ -46,7 +78,11 @@ export function standingWords(effect: EffectView) {
     return effect.held === 0 ? 'Nobody is in hand.' : 'Nobody in hand has what it moves.';
   const units = effect.steps.reduce((all, s) => all + s.units.length, 0);
   const who = `${units} ${units === 1 ? 'unit' : 'units'} in ${effect.steps.length} ${effect.steps.length === 1 ? 'step' : 'steps'}`;
-  return effect.used ? `It moves ${who}.` : `It would move ${who} in hand.`;
+  const own = effect.steps.filter((s) => s.rate !== effect.rate || s.size != null).length;
+  return (
+    (effect.used ? `It moves ${who}.` : `It would move ${who} in hand.`) +
+    (own > 0 ? ` ${own} of the steps at a rate or size of their own.` : '')
+  );
 }
 
 /** The offsets in words that are pressed. */

@@ -1,4 +1,4 @@
-import { useEffect } from 'react';
+import { useEffect, useMemo } from 'react';
 import type { LookRow } from '../../api/client';
 import { foresee } from '../../stage/stage-state';
 
@@ -8,9 +8,21 @@ const HEADS: Record<string, string> = {
   carried: 'Carried on',
 };
 
+interface Props {
+  rows: LookRow[];
+  /** Whether there is one kind of rows only. */
+  alone?: boolean;
+  /** Whether everyone of whom a row tells is outlined on the plan as long as no row is looked at. */
+  outlined?: boolean;
+}
+
 /** What stands, in words: who has what, and what it was before. Looking at a row outlines who it is on the plan. */
-export function LookRows({ rows, alone }: { rows: LookRow[]; alone?: boolean }) {
-  useEffect(() => () => foresee(null), []);
+export function LookRows({ rows, alone, outlined }: Props) {
+  const resting = useMemo(() => (outlined ? rows.flatMap((r) => r.units) : null), [rows, outlined]);
+  useEffect(() => {
+    foresee(resting);
+    return () => foresee(null);
+  }, [resting]);
   return (
     <div className="min-h-0 flex-1 overflow-auto px-3 pb-2 text-[13px]">
       {['changes', 'same', 'carried'].map((stands) => {
@@ -30,9 +42,9 @@ export function LookRows({ rows, alone }: { rows: LookRow[]; alone?: boolean }) 
                     tabIndex={0}
                     className="flex gap-2 border-b border-line py-1 hover:bg-sunk"
                     onMouseEnter={() => foresee(r.units)}
-                    onMouseLeave={() => foresee(null)}
+                    onMouseLeave={() => foresee(resting)}
                     onFocus={() => foresee(r.units)}
-                    onBlur={() => foresee(null)}
+                    onBlur={() => foresee(resting)}
                   >
                     <span className="min-w-0 flex-1 truncate" title={r.who}>
                       {r.who}

@@ -1,5 +1,6 @@
 import { useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
+import type { CueView } from '../../api/client';
 import { useCurrentShow } from '../../api/current-show';
 import { useAgainst, useCue, useGroups, useKeptLook, useLooks } from '../../api/queries';
 import { useKept } from '../../app/kept';
@@ -12,6 +13,7 @@ import { useActiveList } from '../playing/active';
 import { press } from '../playing/playing';
 import { CueEditor } from './CueEditor';
 import { LookRows } from './LookRows';
+import { OnPlan } from './OnPlan';
 import { RecordLook } from './RecordLook';
 import { Ring } from './Ring';
 import { runLines } from './run-lines';
@@ -193,11 +195,7 @@ export function LooksPage() {
               {cues.length === 1 && !looked ? (
                 <CueContents key={cues[0]!.id} cue={cues[0]!.id} number={cues[0]!.number} />
               ) : cues.length === 2 && !looked ? (
-                <Against
-                  cue={cues[1]!.id}
-                  other={cues[0]!.id}
-                  words={`What is otherwise in cue ${cues[1]!.number} than in cue ${cues[0]!.number}`}
-                />
+                <TwoCues key={`${cues[0]!.id}-${cues[1]!.id}`} one={cues[0]!} other={cues[1]!} />
               ) : (
                 !list?.chase && (
                   <p className="p-3 text-[13px] text-ink-2">
@@ -220,7 +218,7 @@ function CueContents({ cue, number }: { cue: number; number: string }) {
   const rows = useCue(cue).data;
   return (
     <>
-      <div className="flex items-center gap-2 border-b border-line px-3 py-1 text-[12px] font-semibold text-ink-label">
+      <div className="flex flex-wrap items-center gap-2 border-b border-line px-3 py-1 text-[12px] font-semibold text-ink-label">
         cue {number} against
         <Segmented
           label="What it is held against"
@@ -232,12 +230,33 @@ function CueContents({ cue, number }: { cue: number; number: string }) {
             { value: 'stage', text: 'the stage' },
           ]}
         />
+        <OnPlan of={[{ words: `cue ${number}`, lit: { kind: 'cue', which: cue } }]} />
       </div>
       {against === 'stage' ? (
         <Against cue={cue} other={0} words="What would be otherwise than it is on stage now" />
       ) : (
         rows && <LookRows rows={rows} />
       )}
+    </>
+  );
+}
+
+/** Two cues side by side: in words, and one after the other on the plan, with everyone outlined who differs. */
+function TwoCues({ one, other }: { one: CueView; other: CueView }) {
+  const on = (cue: CueView) => ({
+    words: `cue ${cue.number}`,
+    lit: { kind: 'cue' as const, which: cue.id },
+  });
+  return (
+    <>
+      <div className="flex flex-wrap items-center gap-2 border-b border-line px-3 py-1 text-[12px] font-semibold text-ink-label">
+        <OnPlan of={[on(one), on(other)]} first={2} />
+      </div>
+      <Against
+        cue={other.id}
+        other={one.id}
+        words={`What is otherwise in cue ${other.number} than in cue ${one.number}`}
+      />
     </>
   );
 }
@@ -249,7 +268,7 @@ function Against({ cue, other, words }: { cue: number; other: number; words: str
       <h2 className="px-3 pt-1 text-[12px] font-semibold text-ink-label">{words}</h2>
       {rows &&
         (rows.length > 0 ? (
-          <LookRows rows={rows} alone />
+          <LookRows rows={rows} alone outlined />
         ) : (
           <p className="px-3 py-1 text-ink-2">They are the same.</p>
         ))}
@@ -274,6 +293,7 @@ function KeptPanel({ kind, number, onClose }: KeptProps) {
     <>
       <div className="flex flex-wrap items-center gap-2 border-b border-line px-3 py-1.5">
         <h2 className="font-serif text-[16px] font-semibold">{named}</h2>
+        <OnPlan key={named} of={[{ words: named, lit: { kind, which: number } }]} />
         <span className="ml-auto flex gap-1.5">
           <Button onClick={() => void runLines([`open ${named}`])}>Open</Button>
           <Button label="Takes what is touched into it" onClick={() => void runLines([`update ${named}`])}>

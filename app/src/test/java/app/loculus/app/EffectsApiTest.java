@@ -131,4 +131,27 @@ class EffectsApiTest {
             assertThat(found).isEqualTo(1);
         }
     }
+
+    @Test
+    void each_step_turns_at_its_own_rate_and_what_moves_by_chance_tells_its_values_unit_by_unit() {
+        try (RunningApplication app = moving(data)) {
+            app.line(1, "record effect 3 \"Swell\"");
+            app.line(1, "2 effect 3 rate 6 size 10");
+            JsonNode steps = app.get("/api/shows/1/effects").get("effects").get(0).get("steps");
+            List<Double> rates = new ArrayList<>();
+            steps.forEach(s -> rates.add(s.get("rate").asDouble()));
+            assertThat(rates).containsExactlyInAnyOrder(60.0, 6.0, 60.0, 60.0);
+            assertThat(steps).filteredOn(s -> !s.get("size").isNull()).hasSize(1);
+            app.line(1, "clear all");
+            app.line(1, "1 + 2 random of zoom at 10 thru 90 rate 0 seed 4");
+            JsonNode all = app.get("/api/shows/1/effects").get("effects");
+            JsonNode chance = all.get(0).get("number").asInt() == 0 ? all.get(0) : all.get(1);
+            assertThat(chance.get("steps")).as("a dot for each unit").hasSize(2);
+            JsonNode values = chance.get("movements").get(0).get("chances");
+            assertThat(values).hasSize(2);
+            assertThat(values.get(0)).hasSize(24);
+            JsonNode one = values.get(0).get(0);
+            assertThat(one.asDouble()).isBetween(-1.0, 1.0).isNotEqualTo(values.get(1).get(0).asDouble());
+        }
+    }
 }

@@ -6,6 +6,8 @@ import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import java.net.URI;
 import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
 import java.net.http.WebSocket;
 import java.net.http.WebSocketHandshakeException;
 import java.nio.ByteBuffer;
@@ -112,6 +114,23 @@ class LiveFeedTest {
         assertThat(lit.get(6) & 1).as("lands").isEqualTo(1);
         assertThat(lit.getFloat(28)).as("six metres to the left of its place").isBetween(-5.1f, -4.9f);
         socket.abort();
+    }
+
+    @Test
+    void a_cue_is_foreseen_octet_for_octet_as_it_comes_when_it_is_played() throws Exception {
+        app.line(1, "7 at 60 pan at 90 tilt at 45 colour xy 0.25, 0.39");
+        app.line(1, "record cue 1 \"Low\"");
+        app.line(1, "7 at 100 pan at 0");
+        String cue = "/api/shows/1/cues/" + app.get("/api/shows/1/looks").at("/lists/0/cues/0/id") + "/light";
+        HttpResponse<byte[]> answer = HttpClient.newHttpClient()
+                .send(HttpRequest.newBuilder(URI.create(app.base() + cue)).build(), HttpResponse.BodyHandlers.ofByteArray());
+        assertThat(answer.headers().firstValue("content-type")).hasValue("application/octet-stream");
+        ByteBuffer foreseen = ByteBuffer.wrap(answer.body()).order(ByteOrder.LITTLE_ENDIAN);
+        assertThat(foreseen.getFloat(12)).isBetween(.59f, .61f);
+        app.line(1, "clear all");
+        app.line(1, "go");
+        connect(app.base());
+        assertThat(part(p -> p.equals(foreseen.slice(0, OCTETS)))).as("comes so").isNotNull();
     }
 
     @Test

@@ -75,12 +75,16 @@ public class RigFeed {
         if (newer.isEmpty()) {
             return new Frame(version, Optional.empty());
         }
-        ByteBuffer out = ByteBuffer.allocate(newer.size() * OCTETS);
-        newer.forEach(out::put);
-        return new Frame(version, Optional.of(out.flip()));
+        return new Frame(version, Optional.of(ByteBuffer.wrap(joined(newer))));
     }
 
-    private static byte[] octets(Hung fixture, CellLight light) {
+    static byte[] joined(List<byte[]> parts) {
+        ByteBuffer out = ByteBuffer.allocate(parts.size() * OCTETS);
+        parts.forEach(out::put);
+        return out.array();
+    }
+
+    static byte[] octets(Hung fixture, CellLight light) {
         Optional<Vector3> landing = fixture.pose().flatMap(p -> landing(p, light));
         LinearRgb hue = LinearRgb.of(light.hue()).normalised();
         ByteBuffer out = ByteBuffer.allocate(OCTETS).order(ByteOrder.LITTLE_ENDIAN);

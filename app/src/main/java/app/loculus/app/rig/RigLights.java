@@ -112,6 +112,14 @@ public class RigLights {
         return next;
     }
 
+    /** The rig of a patch with nothing wrong. */
+    static List<Hung> asPatched(Patch patch) {
+        Map<Mode, SimulatedFixture> kinds = new LinkedHashMap<>();
+        return patch.fixtures().stream()
+                .map(f -> hung(patch, f, Optional.empty(), kinds))
+                .toList();
+    }
+
     /** A fault that makes no sense any more, as after a change of mode, is as good as none. */
     private static Hung hungOrAsPatched(
             Patch patch, Fixture fixture, RigFaultStore.RigFault fault, Map<Mode, SimulatedFixture> kinds) {

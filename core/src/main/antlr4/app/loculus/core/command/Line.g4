@@ -105,9 +105,10 @@ updatePalette : UPDATE kind paletteRef scope? ;
 starterPalettes : STARTER PALETTES ;
 recordEffect : RECORD EFFECT integer? text? REPLACE? ;
 /* Without a number: what moves those in hand. */
-editEffect : EDIT EFFECT effectRef? effectChange+ ;
+editEffect : EDIT EFFECT effectRef? (PART integer)? effectChange+ ;
 effectChange
-    : movements                         # effectMovements
+    : ALSO? movements                   # effectMovements
+    | OFF                               # effectOut
     | RATE number                       # effectRate
     | offset                            # effectOffset
     | BLOCKS OF integer                 # effectBlocks

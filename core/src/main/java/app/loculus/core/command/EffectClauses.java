@@ -278,6 +278,7 @@ final class EffectClauses extends RoomClauses {
     public List<ShowEdit> visitEditEffect(LineParser.EditEffectContext c) {
         return later(draft -> new ChangeEffect(
                 (c.effectRef() == null ? EffectFinder.inHand(draft) : effect(draft, c.effectRef())).id(),
+                Terms.maybe(c.integer()),
                 c.effectChange().stream()
                         .flatMap(change -> changes(draft, change).stream())
                         .toList()));
@@ -288,52 +289,56 @@ final class EffectClauses extends RoomClauses {
             return List.of(change(draft, c));
         }
         List<ChangeEffect.Change> all = new ArrayList<>();
-        all.add(new ChangeEffect.Change.Movements(movements(draft, m.movements())));
+        List<Asked> movements = movements(draft, m.movements());
+        all.add(m.ALSO() == null ? new ChangeEffect.Change.Instead(movements) : new ChangeEffect.Change.Also(movements));
         List<LineParser.TimingContext> timings = timings(m.movements());
-        rates(timings).map(ChangeEffect.Change.Rate::new).forEach(all::add);
-        offsets(timings).map(ChangeEffect.Change.Offset::new).forEach(all::add);
+        rates(timings).map(ChangeEffect.Change::rate).forEach(all::add);
+        offsets(timings).map(ChangeEffect.Change::offset).forEach(all::add);
         return all;
     }
 
     private static ChangeEffect.Change change(Draft draft, LineParser.EffectChangeContext c) {
         if (c instanceof LineParser.EffectRateContext r) {
-            return new ChangeEffect.Change.Rate(Terms.number(r.number()));
+            return ChangeEffect.Change.rate(Terms.number(r.number()));
+        }
+        if (c instanceof LineParser.EffectOutContext) {
+            return new ChangeEffect.Change.Instead(List.of());
         }
         if (c instanceof LineParser.EffectOffsetContext o) {
-            return new ChangeEffect.Change.Offset(offset(o.offset()));
+            return ChangeEffect.Change.offset(offset(o.offset()));
         }
         if (c instanceof LineParser.EffectBlocksContext b) {
             int size = Terms.integer(b.integer());
-            return new ChangeEffect.Change.Offset(a -> a.blocks(size));
+            return ChangeEffect.Change.offset(a -> a.blocks(size));
         }
         if (c instanceof LineParser.EffectMirrorContext m) {
-            return new ChangeEffect.Change.Offset(a -> a.mirrored(m.OFF() == null));
+            return ChangeEffect.Change.offset(a -> a.mirrored(m.OFF() == null));
         }
         if (c instanceof LineParser.EffectReverseContext r) {
-            return new ChangeEffect.Change.Offset(a -> a.backwards(r.OFF() == null));
+            return ChangeEffect.Change.offset(a -> a.backwards(r.OFF() == null));
         }
         if (c instanceof LineParser.EffectEndsContext e) {
-            return new ChangeEffect.Change.Ends(ends(draft, e.ends()));
+            return ChangeEffect.Change.ends(ends(draft, e.ends()));
         }
         if (c instanceof LineParser.EffectSizeContext s) {
-            return new ChangeEffect.Change.Ends(new Asked.Ends.Size(Terms.number(s.number())));
+            return ChangeEffect.Change.ends(new Asked.Ends.Size(Terms.number(s.number())));
         }
         if (c instanceof LineParser.EffectDutyContext d) {
-            return new ChangeEffect.Change.Duty(Terms.number(d.number()));
+            return ChangeEffect.Change.duty(Terms.number(d.number()));
         }
         if (c instanceof LineParser.EffectSeedContext s) {
-            return new ChangeEffect.Change.Seed(Terms.integer(s.integer()));
+            return ChangeEffect.Change.seed(Terms.integer(s.integer()));
         }
         if (c instanceof LineParser.EffectCrossfadeContext x) {
-            return new ChangeEffect.Change.Crossfade(Terms.number(x.number()));
+            return ChangeEffect.Change.crossfade(Terms.number(x.number()));
         }
         if (c instanceof LineParser.EffectTurnedContext t) {
-            return new ChangeEffect.Change.Turned(Terms.number(t.number()));
+            return ChangeEffect.Change.turned(Terms.number(t.number()));
         }
         if (c instanceof LineParser.EffectAroundContext a) {
-            return new ChangeEffect.Change.Around(Terms.maybe(a.text()));
+            return ChangeEffect.Change.around(Terms.maybe(a.text()));
         }
-        return new ChangeEffect.Change.Called(c.getText());
+        return ChangeEffect.Change.called(c.getText());
     }
 
     @Override

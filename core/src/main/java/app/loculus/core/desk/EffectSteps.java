@@ -11,10 +11,11 @@ import app.loculus.core.show.EffectUsers;
 import app.loculus.core.show.Show;
 import app.loculus.core.value.Use;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.TreeMap;
+import java.util.Optional;
 
 /**
  * Who stands where in an effect: those whose working values it moves, else those in hand as it would lay itself over
@@ -28,8 +29,13 @@ import java.util.TreeMap;
  */
 public record EffectSteps(boolean used, List<At> steps, int able, int held, int dark) {
 
-    /** @param units labels of the step's units */
-    public record At(List<String> units, double offset) {}
+    /**
+     * One step.
+     *
+     * @param use how it is used there: its place, and a rate or a size of its own
+     * @param offset in rounds
+     */
+    public record At(List<UnitId> units, Use use, double offset) {}
 
     /** @param show as its lights are seen */
     public static EffectSteps of(Show show, Effect effect) {
@@ -60,31 +66,31 @@ public record EffectSteps(boolean used, List<At> steps, int able, int held, int 
         int n = hand.steps().size();
         for (int i = 0; i < n; i++) {
             Step step = hand.steps().get(i);
-            List<String> labels = step.units().stream()
-                    .filter(able::contains)
-                    .map(show::label)
-                    .toList();
-            if (!labels.isEmpty()) {
-                steps.add(new At(labels, effect.along().offset(i, n)));
+            List<UnitId> units = step.units().stream().filter(able::contains).toList();
+            if (!units.isEmpty()) {
+                Use use = new Use(effect.id(), i, n, Optional.empty(), Optional.empty());
+                steps.add(new At(units, use, effect.along().offset(i, n)));
             }
         }
         return steps;
     }
 
+    /** Those that use it alike, at one step, stand together. */
     private static List<At> standing(Show show, Effect effect, List<UnitId> using) {
-        Map<Integer, List<String>> labels = new TreeMap<>();
-        Map<Integer, Double> offsets = new LinkedHashMap<>();
+        Map<Use, List<UnitId>> alike = new LinkedHashMap<>();
         for (UnitId unit : using) {
             Use use = show.programmer().of(unit).moved().stream()
                     .filter(u -> u.effect().equals(effect.id()))
                     .findFirst()
                     .orElseThrow();
-            int at = use.step();
-            labels.computeIfAbsent(at, s -> new ArrayList<>()).add(show.label(unit));
-            offsets.putIfAbsent(at, effect.along().offset(at, use.steps()));
+            alike.computeIfAbsent(use, s -> new ArrayList<>()).add(unit);
         }
-        return labels.entrySet().stream()
-                .map(e -> new At(List.copyOf(e.getValue()), offsets.get(e.getKey())))
+        return alike.entrySet().stream()
+                .map(e -> new At(
+                        List.copyOf(e.getValue()),
+                        e.getKey(),
+                        effect.along().offset(e.getKey().step(), e.getKey().steps())))
+                .sorted(Comparator.comparingInt(a -> a.use().step()))
                 .toList();
     }
 }

@@ -87,6 +87,18 @@ public sealed interface Movement {
         public Wave over(Span other) {
             return new Wave(attribute, form, other, duty, seed);
         }
+
+        public Wave form(Form other) {
+            return new Wave(attribute, other, span, duty, seed);
+        }
+
+        public Wave duty(Fraction other) {
+            return new Wave(attribute, form, span, other, seed);
+        }
+
+        public Wave seed(int other) {
+            return new Wave(attribute, form, span, duty, other);
+        }
     }
 
     /**
@@ -103,6 +115,22 @@ public sealed interface Movement {
             if (!(Math.abs(turned) <= 360)) {
                 throw Refusal.of("effect.turned", "turned", "A shape is turned by −360 to 360 degrees.");
             }
+        }
+
+        public Shape figure(Figure other) {
+            return new Shape(other, size, turned, around);
+        }
+
+        public Shape size(double other) {
+            return new Shape(figure, other, turned, around);
+        }
+
+        public Shape turned(double other) {
+            return new Shape(figure, size, other, around);
+        }
+
+        public Shape around(Optional<MarkId> other) {
+            return new Shape(figure, size, turned, other);
         }
 
         /** Along pan, or across the stage: −1 to 1 while it is not turned. */

@@ -136,6 +136,34 @@ class EffectEditsTest {
         assertThat(refusal(swell(), "edit effect 3 " + change)).contains("effect 3 “Swell”");
     }
 
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "part 2 size 9 | sine of Dimmer between 20 % and 80 % and circle of 9° around what lies below",
+                "part 1 size 10 | sine of Dimmer between 45 % and 55 % and circle of 20° around what lies below",
+                "size 10 | sine of Dimmer between 45 % and 55 % and circle of 10° around what lies below",
+                "part 2 eight | sine of Dimmer between 20 % and 80 % and eight of 20° around what lies below",
+                "part 2 ramp of zoom size 8 | sine of Dimmer between 20 % and 80 % and ramp of Zoom by 8 % around what lies below",
+                "part 1 off | circle of 20° around what lies below",
+                "part 2 off also ramp of zoom size 8 | sine of Dimmer between 20 % and 80 % and ramp of Zoom by 8 % around what lies below",
+            })
+    void one_of_several_things_that_it_does_is_changed_added_or_taken_out(String change, String words) {
+        Show both = swell("edit effect 3 also circle of position size 20");
+        assertThat(effect(both, 3).movements()).hasSize(2);
+        Show changed = Rig.after(both, "edit effect 3 " + change);
+        assertThat(EffectWords.of(changed, effect(changed, 3))).isEqualTo(words + ", 30 a minute, offset round");
+    }
+
+    @Test
+    void a_part_that_is_not_there_and_the_last_one_are_left() {
+        assertThat(refusal(swell(), "edit effect 3 part 2 size 9"))
+                .isEqualTo("effect 3 “Swell” does 1 thing at once; there is no part 2.");
+        assertThat(refusal(swell(), "edit effect 3 part 1 off")).contains("all that effect 3 “Swell” does");
+        assertThat(refusal(swell("edit effect 3 also circle of position size 20"), "edit effect 3 part 1 turned 45"))
+                .isEqualTo("Part 1 of effect 3 “Swell” has no “turned”.");
+    }
+
     @Test
     void figures_outside_their_range_are_refused() {
         assertThat(refusal(swell(), "edit effect 3 rate 601")).contains("outside 0 to 600");
@@ -338,6 +366,10 @@ class EffectEditsTest {
         EffectSteps used = EffectSteps.of(show, effect(show, 3));
         assertThat(used.used()).isTrue();
         assertThat(used.steps()).extracting(EffectSteps.At::offset).containsExactly(0.0, .25, .5, .75);
+        Show own = Rig.after(show, "2 effect 3 rate 60");
+        assertThat(EffectSteps.of(own, effect(own, 3)).steps())
+                .extracting(at -> at.units().size() + " at " + at.use().rate().orElse(30.0))
+                .containsExactlyInAnyOrder("1 at 30.0", "1 at 60.0", "1 at 30.0", "1 at 30.0");
         Show cleared = Rig.after(show, "clear all", "3 + 1 mirror");
         EffectSteps wouldBe = EffectSteps.of(cleared, effect(cleared, 3));
         assertThat(wouldBe.used()).isFalse();

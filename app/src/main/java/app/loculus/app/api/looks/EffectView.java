@@ -12,6 +12,8 @@ import app.loculus.core.effect.Span;
 import app.loculus.core.look.Look;
 import app.loculus.core.mark.Mark;
 import app.loculus.core.palette.Palette;
+import app.loculus.core.patch.UnitId;
+import app.loculus.core.profile.Attribute;
 import app.loculus.core.show.EffectUsers;
 import app.loculus.core.show.LookHolders;
 import app.loculus.core.show.Show;
@@ -64,8 +66,17 @@ record EffectView(
     private static final int MOST_LOOKS = 6;
     private static final int SAMPLES = 96;
 
-    /** @param units labels; @param offset in rounds */
-    record StepView(List<String> units, double offset) {}
+    /** Rounds told ahead of what moves by chance. */
+    private static final int CHANCES = 24;
+
+    /**
+     * One step, or one unit of it where something moves by chance.
+     *
+     * @param units labels; @param offset in rounds
+     * @param rate it turns at there; @param turns how far it has turned there, without the offset
+     * @param size in place of its own, in its unit; null where it has its own
+     */
+    record StepView(List<String> units, double offset, double rate, double turns, Double size) {}
 
     /** @param way alike, spread or round; @param stops in shares of a round */
     record AlongView(
@@ -80,6 +91,7 @@ record EffectView(
      * @param kind wave, shape or run
      * @param form of a wave or a shape, in lower case
      * @param what the attribute as people call it; empty for what palettes give
+     * @param word the attribute as the line writes it, as far as there is one
      * @param between whether a wave goes between values; else around what lies below
      * @param low its ends, in unit; null where palettes are gone between
      * @param size from end to end, in unit; null where there is none in numbers
@@ -89,11 +101,13 @@ record EffectView(
      * @param palettes that are gone through, or between
      * @param curve of a wave over one round, −1 to 1; of a random one at the first units
      * @param path of a shape over one round: across and along, −1 to 1
+     * @param chances of a random wave: for each step its values, −1 to 1, in the rounds from the one it is in now
      */
     record MovementView(
             String kind,
             String form,
             String what,
+            String word,
             String words,
             boolean between,
             Double low,
@@ -107,10 +121,12 @@ record EffectView(
             String mark,
             List<PaletteSpot> palettes,
             List<Double> curve,
-            List<List<Double>> path) {}
+            List<List<Double>> path,
+            List<List<Double>> chances) {}
 
     static EffectView of(Show show, Effect effect, Beats beats) {
         EffectSteps steps = EffectSteps.of(show, effect);
+        List<EffectSteps.At> dots = dots(effect, steps).stream().limit(MOST_STEPS).toList();
         List<Look> looks = EffectUsers.looks(show, effect.id());
         return new EffectView(
                 effect.id().value(),
@@ -120,13 +136,12 @@ record EffectView(
                 EffectWords.line(show, effect),
                 effect.rate(),
                 beats.turns(effect.along(Along.ALIKE), first(effect.id()), 0),
-                effect.movements().stream().map(m -> movement(show, m)).toList(),
+                effect.movements().stream()
+                        .map(m -> movement(show, m, chances(effect, m, dots, beats)))
+                        .toList(),
                 along(effect.along()),
                 steps.used(),
-                steps.steps().stream()
-                        .limit(MOST_STEPS)
-                        .map(s -> new StepView(s.units(), s.offset()))
-                        .toList(),
+                dots.stream().map(at -> step(show, effect, at, beats)).toList(),
                 steps.able(),
                 steps.held(),
                 steps.able() == 0 ? "none" : steps.able() == steps.held() ? "all" : "some",
@@ -137,6 +152,47 @@ record EffectView(
                         .map(l -> LookHolders.words(show, l))
                         .toList(),
                 Math.max(0, looks.size() - MOST_LOOKS));
+    }
+
+    /** Who moves by chance has a value of its own, so each unit is one. */
+    private static List<EffectSteps.At> dots(Effect effect, EffectSteps steps) {
+        boolean chance = effect.movements().stream().anyMatch(EffectView::random);
+        return chance
+                ? steps.steps().stream()
+                        .flatMap(at ->
+                                at.units().stream().map(u -> new EffectSteps.At(List.of(u), at.use(), at.offset())))
+                        .toList()
+                : steps.steps();
+    }
+
+    private static boolean random(Movement movement) {
+        return movement instanceof Movement.Wave w && w.form() == Form.RANDOM;
+    }
+
+    private static StepView step(Show show, Effect effect, EffectSteps.At at, Beats beats) {
+        return new StepView(
+                at.units().stream().map(show::label).toList(),
+                at.offset(),
+                at.use().rate().orElse(effect.rate()),
+                beats.turns(effect, at.use(), 0) - at.offset(),
+                at.use().size().orElse(null));
+    }
+
+    private static List<List<Double>> chances(
+            Effect effect, Movement movement, List<EffectSteps.At> dots, Beats beats) {
+        if (!random(movement)) {
+            return List.of();
+        }
+        Movement.Wave wave = (Movement.Wave) movement;
+        return dots.stream()
+                .map(at -> {
+                    UnitId unit = at.units().get(0);
+                    double from = Math.floor(beats.turns(effect, at.use(), 0));
+                    return IntStream.range(0, CHANCES)
+                            .mapToObj(i -> wave.at(from + i, unit.fixture().value(), unit.cell()))
+                            .toList();
+                })
+                .toList();
     }
 
     private static Use first(EffectId effect) {
@@ -154,15 +210,16 @@ record EffectView(
                 a.words());
     }
 
-    private static MovementView movement(Show show, Movement movement) {
+    private static MovementView movement(Show show, Movement movement, List<List<Double>> chances) {
         if (movement instanceof Movement.Wave w) {
-            return wave(show, w);
+            return wave(show, w, chances);
         }
         if (movement instanceof Movement.Shape s) {
             return new MovementView(
                     "shape",
                     s.figure().word(),
                     "pan and tilt",
+                    "",
                     EffectWords.of(show, s),
                     false,
                     null,
@@ -179,11 +236,13 @@ record EffectView(
                     IntStream.rangeClosed(0, SAMPLES)
                             .mapToObj(i -> i / (double) SAMPLES)
                             .map(p -> List.of(s.across(p), s.along(p)))
-                            .toList());
+                            .toList(),
+                    List.of());
         }
         Movement.Run r = (Movement.Run) movement;
         return new MovementView(
                 "run",
+                "",
                 "",
                 "",
                 EffectWords.of(show, r),
@@ -199,10 +258,11 @@ record EffectView(
                 "",
                 palettes(show, r.palettes()),
                 List.of(),
+                List.of(),
                 List.of());
     }
 
-    private static MovementView wave(Show show, Movement.Wave w) {
+    private static MovementView wave(Show show, Movement.Wave w, List<List<Double>> chances) {
         Double low = null;
         Double high = null;
         boolean degrees = w.span() instanceof Span.Around a && a.degrees();
@@ -218,6 +278,7 @@ record EffectView(
                 "wave",
                 w.form().word(),
                 w.attribute().map(a -> EffectWords.pretty(show, a)).orElse(""),
+                w.attribute().map(Attribute::name).orElse(""),
                 EffectWords.of(show, w),
                 w.span() instanceof Span.Between,
                 low,
@@ -233,7 +294,8 @@ record EffectView(
                 IntStream.rangeClosed(0, SAMPLES)
                         .mapToObj(i -> w.at(at(w, i), w.form() == Form.RANDOM ? i / 8 + 1 : 1, 0))
                         .toList(),
-                List.of());
+                List.of(),
+                chances);
     }
 
     /** The end of the round still belongs to it. */

@@ -1,8 +1,10 @@
 package app.loculus.app.api.looks;
 
+import app.loculus.app.rig.RigForeseen;
 import app.loculus.app.session.Shows;
 import app.loculus.core.edit.look.LookContents;
 import app.loculus.core.edit.look.LookFinder;
+import app.loculus.core.edit.look.LookLight;
 import app.loculus.core.edit.look.Taking;
 import app.loculus.core.look.Cue;
 import app.loculus.core.look.CueId;
@@ -12,6 +14,7 @@ import app.loculus.core.show.PartKinds;
 import app.loculus.core.show.Show;
 import java.util.List;
 import java.util.Locale;
+import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RestController;
@@ -70,6 +73,26 @@ class LooksController {
                 show,
                 other == 0 ? Taking.onStage(shows.seen(id)) : LookContents.standing(show, found(show, other)),
                 LookContents.standing(show, found(show, cue))));
+    }
+
+    /** The rig as it would be lit if a cue stood alone, in the octets of the live feed. @param cue its id */
+    @GetMapping(value = "/api/shows/{id}/cues/{cue}/light", produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
+    byte[] cueLight(@PathVariable long id, @PathVariable int cue) {
+        Show show = shows.get(id).show();
+        return RigForeseen.of(show.patch(), LookLight.of(show, found(show, cue)));
+    }
+
+    /** The same for a submaster, full up, or a look. @param kind submaster or look; @param number its number */
+    @GetMapping(
+            value = "/api/shows/{id}/kept/{kind}/{number}/light",
+            produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
+    byte[] keptLight(@PathVariable long id, @PathVariable String kind, @PathVariable int number) {
+        Show show = shows.get(id).show();
+        return RigForeseen.of(
+                show.patch(),
+                kind.equals("submaster")
+                        ? LookLight.of(show, LookFinder.submaster(show, number))
+                        : LookLight.of(show, LookFinder.look(show, number)));
     }
 
     private static Cue found(Show show, int cue) {

@@ -1,0 +1,62 @@
+import { useRef } from 'react';
+import type { EffectView } from '../../api/client';
+import { quoted } from '../../app/run';
+import { Niche } from '../../ui/Niche';
+import { runLines } from '../looks/run-lines';
+import { useSwap } from '../niches/useSwap';
+import { EffectFace } from './EffectFace';
+
+interface Props {
+  effect: EffectView;
+  active: boolean;
+  onPress: () => void;
+}
+
+/** An effect in its niche; dragged to another one it changes places with what stands there. */
+export function EffectNiche({ effect, active, onPress }: Props) {
+  const { number } = effect;
+  const swap = useSwap(
+    'effect',
+    number,
+    number > 0 ? (to) => void runLines([`move effect ${number} to ${to}`]) : undefined,
+  );
+  const moved = useRef(false);
+  return (
+    <Niche
+      number={number > 0 ? number : '·'}
+      name={number > 0 ? effect.name : 'not recorded'}
+      title={`${effect.words}. ${effect.held > 0 ? `${effect.able} of ${effect.held} in hand have it` : 'Nobody is in hand'}`}
+      face={<EffectFace effect={effect} />}
+      follow={effect.reach as 'all' | 'some' | 'none'}
+      dimmed={effect.held > 0 && effect.reach === 'none'}
+      active={active}
+      onPress={() => {
+        if (!moved.current) onPress();
+        moved.current = false;
+      }}
+      onRename={async (name) =>
+        (await runLines([
+          number > 0 ? `rename effect ${number} ${quoted(name)}` : `record effect ${quoted(name)}`,
+        ])) !== undefined
+      }
+      drag={{
+        ref: swap.ref,
+        over: swap.over,
+        dragged: swap.dragged,
+        handlers: {
+          onPointerDown: (e) => {
+            if (e.button !== 0) return;
+            moved.current = false;
+            swap.begin(e);
+            e.currentTarget.setPointerCapture(e.pointerId);
+          },
+          onPointerMove: (e) => {
+            if (e.buttons === 1 && swap.move(e, true)) moved.current = true;
+          },
+          onPointerUp: swap.end,
+          onPointerCancel: swap.cancel,
+        },
+      }}
+    />
+  );
+}
