@@ -4,6 +4,7 @@ import { useAnimation } from '../playing/useAnimation';
 import { phaseOf, turnsNow } from './effects-model';
 import { StepDot } from './StepDot';
 import { useBox } from './useBox';
+import { useShifting } from './useShifting';
 
 const LEFT = 20;
 const TOP = 30;
@@ -11,20 +12,23 @@ const TOP = 30;
 interface Props {
   effect: EffectView;
   movement: MovementView;
+  /** how the line changes it */
+  edit: string;
   at: number;
 }
 
 /** A run through palettes as one band: how long each stays, where the next comes in, and where every step is. */
-export function EffectBand({ effect, movement: m, at }: Props) {
+export function EffectBand({ effect, movement: m, edit, at }: Props) {
   const dots = useRef<(SVGGElement | null)[]>([]);
   const { ref, width, height } = useBox(700, 220);
   const right = width - 20;
   const high = height - 120;
+  const shifting = useShifting(effect, edit);
   const n = m.palettes.length;
   const wide = (right - LEFT) / Math.max(1, n);
   useAnimation(() => {
     effect.steps.forEach((s, i) => {
-      const phase = phaseOf(turnsNow(s, at));
+      const phase = phaseOf(turnsNow(s, at) + shifting.by);
       dots.current[i]?.setAttribute(
         'transform',
         `translate(${LEFT + phase * (right - LEFT)},${TOP + high + 24 + (i % 3) * 20})`,
@@ -75,6 +79,8 @@ export function EffectBand({ effect, movement: m, at }: Props) {
             ref={(g) => {
               dots.current[i] = g;
             }}
+            hint=". Drag along the band to shift them all"
+            onPointerDown={(e) => shifting.begin(e, (p) => p.clientX / (right - LEFT))}
           />
         ))}
       </svg>

@@ -7,6 +7,7 @@ import { follow } from './follow';
 import { StepDot } from './StepDot';
 import { useBox } from './useBox';
 import { useChanging } from './useChanging';
+import { useShifting } from './useShifting';
 
 const LEFT = 56;
 const TOP = 20;
@@ -31,7 +32,7 @@ export function EffectCurve({ effect, movement: m, edit, at }: Props) {
   const dots = useRef<(SVGGElement | null)[]>([]);
   const changing = useChanging();
   const [ends, setEnds] = useState<{ low: number; high: number } | null>(null);
-  const [shift, setShift] = useState(0);
+  const shifting = useShifting(effect, edit);
   const relative = !m.between;
   const half = (m.size ?? 100) / 2;
   const told = relative ? { low: -half, high: half } : { low: m.low ?? 0, high: m.high ?? 100 };
@@ -49,7 +50,7 @@ export function EffectCurve({ effect, movement: m, edit, at }: Props) {
   const stands = effect.steps;
   useAnimation(() => {
     stands.forEach((s, i) => {
-      const phase = phaseOf(turnsNow(s, at) + shift);
+      const phase = phaseOf(turnsNow(s, at) + shifting.by);
       const w = chance ? chanceAt(s, m.chances[i], at) : curveAt(m.curve, phase);
       const reached = middle + ((now.high - now.low) / 2) * (ends ? 1 : reachOf(s, m)) * (w ?? 0);
       dots.current[i]?.setAttribute('opacity', w === null ? '0' : '1');
@@ -107,36 +108,11 @@ export function EffectCurve({ effect, movement: m, edit, at }: Props) {
       },
     );
   };
-  const shiftBy = (by: number) => {
-    const stops = effect.along.stops.map((s) => number((s + by) * 100));
-    const how =
-      effect.along.way === 'round' ? `round ${effect.along.times} from ${stops[0]}` : stops.join(' thru ');
-    const rest = [
-      effect.along.blocks > 1 ? `blocks of ${effect.along.blocks}` : '',
-      effect.along.mirrored ? 'mirror' : '',
-      effect.along.backwards ? 'reverse' : '',
-    ]
-      .filter(Boolean)
-      .join(' ');
-    return `${edit} offset ${how} ${rest}`.trim();
-  };
-  const dragDot = (e: React.PointerEvent) => {
-    const box = svg.current!.getBoundingClientRect();
-    const from = e.clientX;
-    let by = 0;
-    changing.begin();
-    follow(
-      e,
-      (p) => {
-        by = ((p.clientX - from) / box.width) * (wide / (right - LEFT));
-        setShift(by);
-      },
-      () => {
-        setShift(0);
-        if (Math.abs(by) > 0.005) changing.send(shiftBy(Math.round(by * 100) / 100));
-      },
-    );
-  };
+  const dragDot = (e: React.PointerEvent) =>
+    shifting.begin(e, (p) => {
+      const box = svg.current!.getBoundingClientRect();
+      return ((p.clientX - box.left) / box.width) * (wide / (right - LEFT));
+    });
   const key = (grip: Grip) => (e: React.KeyboardEvent) => {
     const by = { ArrowUp: 1, ArrowDown: -1, PageUp: 10, PageDown: -10 }[e.key];
     if (!by) return;

@@ -1,10 +1,11 @@
 import { useRef, useState } from 'react';
 import type { EffectView, MovementView } from '../../api/client';
 import { useAnimation } from '../playing/useAnimation';
-import { number, pathAt, phaseOf, reachOf, turnsNow } from './effects-model';
+import { nearestPhase, number, pathAt, phaseOf, reachOf, turnsNow } from './effects-model';
 import { follow } from './follow';
 import { StepDot } from './StepDot';
 import { useChanging } from './useChanging';
+import { useShifting } from './useShifting';
 
 const SIZE = 270;
 const MIDDLE = SIZE / 2;
@@ -26,6 +27,7 @@ export function EffectPath({ effect, movement: m, edit, at }: Props) {
   const svg = useRef<SVGSVGElement>(null);
   const dots = useRef<(SVGGElement | null)[]>([]);
   const changing = useChanging();
+  const shifting = useShifting(effect, edit);
   const [dragged, setDragged] = useState<number | null>(null);
   const size = dragged ?? m.size ?? 20;
   const [held, setHeld] = useState<number | null>(null);
@@ -39,7 +41,7 @@ export function EffectPath({ effect, movement: m, edit, at }: Props) {
   const reach = Math.max(...m.path.map(([x]) => x!));
   useAnimation(() => {
     effect.steps.forEach((s, i) => {
-      const [x, y] = pathAt(m.path, phaseOf(turnsNow(s, at)));
+      const [x, y] = pathAt(m.path, phaseOf(turnsNow(s, at) + shifting.by));
       const own = dragged === null ? reachOf(s, m) : 1;
       dots.current[i]?.setAttribute('transform', `translate(${px(x * own)},${py(y * own)})`);
     });
@@ -124,6 +126,13 @@ export function EffectPath({ effect, movement: m, edit, at }: Props) {
           ref={(g) => {
             dots.current[i] = g;
           }}
+          hint=". Drag along the path to shift them all"
+          onPointerDown={(e) =>
+            shifting.begin(e, (p) => {
+              const { pan, tilt } = under(p);
+              return nearestPhase(m.path, (pan * scale) / half, (tilt * scale) / half);
+            })
+          }
         />
       ))}
       <g

@@ -93,7 +93,7 @@ export function EffectSheet({ effect, at, held }: Props) {
           <div className="flex min-h-0 flex-1 items-center justify-center p-2">
             {m?.kind === 'wave' && <EffectCurve effect={effect} movement={m} edit={edit} at={at} />}
             {m?.kind === 'shape' && <EffectPath effect={effect} movement={m} edit={edit} at={at} />}
-            {m?.kind === 'run' && <EffectBand effect={effect} movement={m} at={at} />}
+            {m?.kind === 'run' && <EffectBand effect={effect} movement={m} edit={edit} at={at} />}
           </div>
           {effect.looks.length > 0 && (
             <p className="border-t border-line px-3 py-1 text-[12px] text-ink-2">
@@ -109,7 +109,7 @@ export function EffectSheet({ effect, at, held }: Props) {
       {m && <EffectPanels effect={effect} movement={m} edit={edit} />}
       <p className="text-[12px] text-ink-2">
         Each dot is a step at its place in the round. Drag the circles for ends and size, the square for the
-        middle, a dot along the curve to shift them all.
+        middle, a dot along the round to shift them all.
       </p>
     </>
   );

@@ -100,3 +100,24 @@ export function alongOf({ along }: EffectView) {
   if (along.way === 'round') return along.times === 1 ? 'round' : along.times === 2 ? 'twice' : '';
   return stops === '0 0.5 0' ? 'back' : '';
 }
+
+/** All offsets further on by a share of a round, as the line writes them. */
+export function shiftLine({ along }: EffectView, by: number) {
+  const stops = along.stops.map((s) => number((s + by) * 100));
+  const how = along.way === 'round' ? `round ${along.times} from ${stops[0]}` : stops.join(' thru ');
+  return [
+    'offset',
+    how,
+    along.blocks > 1 && `blocks of ${along.blocks}`,
+    along.mirrored && 'mirror',
+    along.backwards && 'reverse',
+  ]
+    .filter(Boolean)
+    .join(' ');
+}
+
+/** Where on a path a point lies the nearest, as a share of the round. */
+export function nearestPhase(path: number[][], x: number, y: number) {
+  const far = path.map(([px, py]) => Math.hypot(px! - x, py! - y));
+  return far.indexOf(Math.min(...far)) / (path.length - 1);
+}

@@ -1,10 +1,12 @@
 import { DndContext } from '@dnd-kit/core';
 import { useCallback, useMemo, useState } from 'react';
 import type { How } from '../../api/commands';
+import { useCurrentShow } from '../../api/current-show';
 import { useDesk, useGroups, usePatch } from '../../api/queries';
 import { runEdit } from '../../app/run';
 import { Stage } from '../../stage/Stage';
 import { Button } from '../../ui/Button';
+import { FileLink } from '../../ui/FileLink';
 import { inputShape } from '../../ui/Field';
 import { Segmented } from '../../ui/Segmented';
 import { Bench } from '../bench/Bench';
@@ -36,6 +38,7 @@ export function GroupsPage() {
   const patch = usePatch().data;
   const places = usePlaces(useMemo(() => patch?.fixtures ?? [], [patch]));
   const [how, setHow] = useState<How>('hold');
+  const show = useCurrentShow((s) => s.id);
   const [find, setFind] = useState('');
   const [starting, setStarting] = useState(false);
   const [bringing, setBringing] = useState(false);
@@ -98,6 +101,14 @@ export function GroupsPage() {
             <Button label="Take groups of another show over" onClick={() => setBringing(true)}>
               Bring in…
             </Button>
+            {groups.length > 0 && (
+              <FileLink
+                title="All groups, what they are made of and who is in them, as a PDF to print"
+                href={`/api/shows/${show}/paper/groups.pdf`}
+              >
+                Paper
+              </FileLink>
+            )}
           </div>
           <DndContext {...context}>
             <div

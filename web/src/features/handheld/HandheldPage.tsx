@@ -4,6 +4,8 @@ import { useConnection } from '../../api/live';
 import { fixturesOf, useDesk, usePatch, useShow } from '../../api/queries';
 import { attempt, useNotice } from '../../app/notices';
 import { undoNow } from '../../app/history';
+import { useActiveList } from '../playing/active';
+import { press, usePlaying } from '../playing/playing';
 
 const run = (what: Edit) => void attempt(() => edit(what));
 const big =
@@ -16,6 +18,7 @@ export function HandheldPage() {
   const patch = usePatch().data;
   const connected = useConnection((s) => s.connected);
   const notice = useNotice((s) => s.notice);
+  const blind = usePlaying((s) => s.play.blind);
   const [typed, setTyped] = useState('');
   if (!show || !desk) return <p className="p-4 text-ink-2">No show is open.</p>;
   const numbers = fixturesOf(desk.steps);
@@ -30,7 +33,10 @@ export function HandheldPage() {
     <main className="mx-auto flex h-full max-w-md flex-col gap-3 overflow-auto p-3">
       <header className="flex items-baseline gap-2">
         <h1 className="min-w-0 truncate font-serif text-[18px] font-semibold">{show.name}</h1>
-        <span className={`ml-auto shrink-0 text-[13px] ${connected ? 'text-ink-label' : 'text-madder'}`}>
+        <span className={`ml-auto shrink-0 text-[13px] font-semibold ${blind ? 'text-ochre' : 'text-ink-2'}`}>
+          {blind ? '▲ Blind' : 'Live'}
+        </span>
+        <span className={`shrink-0 text-[13px] ${connected ? 'text-ink-label' : 'text-madder'}`}>
           {connected ? `rev ${show.revision}` : 'not connected'}
         </span>
       </header>
@@ -124,6 +130,7 @@ export function HandheldPage() {
           </button>
         ))}
       </div>
+      <Playing />
       <button className={big} disabled={!show.undo} onClick={() => void undoNow()}>
         Undo{show.undo ? `: ${show.undo}` : ''}
       </button>
@@ -133,5 +140,28 @@ export function HandheldPage() {
         </p>
       )}
     </main>
+  );
+}
+
+/** The list that keys play: where it stands, back and go. */
+function Playing() {
+  const { list } = useActiveList();
+  const run = usePlaying((s) =>
+    s.play.runs.find((r) => (r.kind === 'list' || r.kind === 'chase') && r.id === list?.id),
+  );
+  if (!list || list.cues.length === 0) return null;
+  return (
+    <section aria-label={list.name} className="grid grid-cols-2 gap-2">
+      <p className="col-span-2 truncate text-ink-2" role="status">
+        {list.name} ·{' '}
+        {run ? `${run.cueNumber} ${run.cueName}${run.releasing ? ', released' : ''}` : 'does not run'}
+      </p>
+      <button className={big} onClick={() => void press({ press: 'back', list: list.id })}>
+        Back
+      </button>
+      <button className={big} onClick={() => void press({ press: 'go', list: list.id })}>
+        Go
+      </button>
+    </section>
   );
 }

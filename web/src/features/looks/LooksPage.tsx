@@ -6,6 +6,7 @@ import { useAgainst, useCue, useGroups, useKeptLook, useLooks } from '../../api/
 import { useKept } from '../../app/kept';
 import { Stage } from '../../stage/Stage';
 import { Button } from '../../ui/Button';
+import { FileLink } from '../../ui/FileLink';
 import { Segmented } from '../../ui/Segmented';
 import { Bench } from '../bench/Bench';
 import { EffectsView } from '../effects/EffectsView';
@@ -89,16 +90,22 @@ export function LooksPage() {
           <Button label="Cues, groups and submasters from a text" onClick={() => setTaking(true)}>
             Take in…
           </Button>
-          {list && (
-            <a
-              className="inline-flex min-h-7 items-center text-petrol underline"
-              title="The cues of this list, groups, submasters and dimmers as USITT ASCII 3.0"
-              href={`/api/shows/${show}/lists/${list.number}/text`}
-              download
+          <span className="flex flex-col">
+            {list && (
+              <FileLink
+                title="The cues of this list, groups, submasters and dimmers as USITT ASCII 3.0"
+                href={`/api/shows/${show}/lists/${list.number}/text`}
+              >
+                Text
+              </FileLink>
+            )}
+            <FileLink
+              title="All lists cue by cue, submasters and looks as a PDF to print"
+              href={`/api/shows/${show}/paper/looks.pdf`}
             >
-              Text
-            </a>
-          )}
+              Paper
+            </FileLink>
+          </span>
         </div>
         {taking && <TakeInText onClose={() => setTaking(false)} />}
         <div className="flex flex-wrap items-center gap-2">

@@ -56,7 +56,8 @@ class RoomsTest {
             "edit.starter",
             "edit.show",
             "command",
-            "check");
+            "check",
+            "paper");
 
     private static final JavaClasses CORE = CoreClasses.ALL;
 

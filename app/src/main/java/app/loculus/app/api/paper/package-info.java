@@ -1,0 +1,2 @@
+/** What goes out on paper. */
+package app.loculus.app.api.paper;
