@@ -76,6 +76,22 @@ class SheetsTest {
     }
 
     @Test
+    void cells_are_told_by_the_group_whose_they_all_are() {
+        Show show = Rig.after(
+                Rig.everyKind(),
+                "51",
+                "record group 4 \"Batten\"",
+                "51 colour xy 0.25, 0.39",
+                "record look 1 \"Green\"",
+                "clear all",
+                "51.1 colour xy 0.25, 0.39",
+                "record look 2 \"One\"");
+        Sheet sheet = LooksSheet.of(show);
+        assertThat(row(sheet, 1, 0).get(0)).isEqualTo("group 4 “Batten”, all cells");
+        assertThat(row(sheet, 2, 0).get(0)).isEqualTo("51.1");
+    }
+
+    @Test
     void an_empty_show_has_empty_paper() {
         assertThat(GroupsSheet.of(Show.empty("Nothing")).words()).isEqualTo("0 groups");
         assertThat(LooksSheet.of(Show.empty("Nothing")).sections()).isEmpty();

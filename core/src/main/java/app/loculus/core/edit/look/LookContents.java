@@ -9,6 +9,7 @@ import app.loculus.core.profile.Attribute;
 import app.loculus.core.profile.Kind;
 import app.loculus.core.profile.Profile;
 import app.loculus.core.programmer.Touched;
+import app.loculus.core.programmer.Touching;
 import app.loculus.core.programmer.UnitValues;
 import app.loculus.core.show.Show;
 import app.loculus.core.unit.Numbers;
@@ -267,17 +268,29 @@ public final class LookContents {
             this.show = show;
             for (Group group : show.groups()) {
                 if (!group.content().choice().changesWithLight()) {
-                    byUnits.putIfAbsent(
-                            new LinkedHashSet<>(show.units(group).units()), group.number() + " “" + group.name() + "”");
+                    Set<UnitId> units = new LinkedHashSet<>(show.units(group).units());
+                    String words = "group " + group.number() + " “" + group.name() + "”";
+                    byUnits.putIfAbsent(units, words);
+                    Set<UnitId> cells = cells(units);
+                    if (!cells.isEmpty()) {
+                        byUnits.putIfAbsent(cells, words + ", all cells");
+                    }
                 }
             }
+        }
+
+        private Set<UnitId> cells(Set<UnitId> units) {
+            return units.stream()
+                    .flatMap(u -> Touching.withCells(show.patch(), u).stream())
+                    .filter(u -> u.cell() > 0)
+                    .collect(Collectors.toCollection(LinkedHashSet::new));
         }
 
         public String words(List<UnitId> units) {
             Set<UnitId> all = new LinkedHashSet<>(units);
             String group = byUnits.get(all);
             if (group != null) {
-                return "group " + group;
+                return group;
             }
             boolean whole = units.stream().allMatch(u -> u.cell() == 0);
             return whole
