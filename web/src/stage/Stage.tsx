@@ -9,7 +9,7 @@ import { quoted } from '../app/run';
 import { useTheme } from '../app/theme';
 import { drawAbove, drawBelow, frame, lasso } from './draw';
 import { cellAt, distance, landed, moved, nearest, next, picked, round2, SLIP, type Drag } from './picking';
-import { colours, type Scene } from './scene';
+import { colours, type Colours, type Scene } from './scene';
 import { useStageState } from './stage-state';
 import { symbolRadius } from './symbols';
 import { StageTools } from './StageTools';
@@ -38,6 +38,8 @@ export const Stage = memo(function Stage({ pointed }: { pointed?: number }) {
   /** The picture without what is in hand, and what it was drawn from. */
   const ground = useRef<HTMLCanvasElement | null>(null);
   const drawnFrom = useRef<unknown[]>([]);
+  /** Looked up once a theme: it makes the browser work out all styles of the page. */
+  const inks = useRef<{ theme: string; k: Colours } | null>(null);
   const [size, setSize] = useState({ width: 400, height: 400 });
   const [placing, setPlacing] = useState(false);
   const [side, setSide] = useState<Side>('plan');
@@ -107,7 +109,8 @@ export const Stage = memo(function Stage({ pointed }: { pointed?: number }) {
     // Setting it, even to what it is, throws the picture away.
     if (element.width !== Math.floor(size.width * ratio)) element.width = size.width * ratio;
     if (element.height !== Math.floor(size.height * ratio)) element.height = size.height * ratio;
-    const k = colours(element);
+    if (inks.current?.theme !== theme) inks.current = { theme, k: colours(element) };
+    const { k } = inks.current;
     const below = (ground.current ??= document.createElement('canvas'));
     let drawn = -1;
     let handle = 0;

@@ -1,7 +1,7 @@
 import type { MarkView } from '../api/client';
 import type { RigPart } from '../api/rig-parts';
 import type { Colours, Scene } from './scene';
-import { crowd, parts, radius, rgba, symbol, symbols } from './symbols';
+import { crowd, heldSymbols, parts, rgba, rings, symbols } from './symbols';
 import { markAt, STRIP, toScreen, type Spot } from './view';
 
 const NOBODY = new Map<string, number>();
@@ -50,9 +50,9 @@ function cairn(c: CanvasRenderingContext2D, { view, side }: Scene, m: MarkView, 
 
 /** What is in hand, its order, and who would be chosen. */
 export function drawAbove(c: CanvasRenderingContext2D, scene: Scene, k: Colours) {
-  for (const spot of scene.spots) if (scene.order.has(String(spot.fixture.number))) symbol(c, scene, spot, k);
+  heldSymbols(c, scene, k);
   if (scene.path) way(c, scene, k);
-  if (scene.foreseen) outlines(c, scene, scene.foreseen, k);
+  if (scene.foreseen) rings(c, scene, scene.foreseen, k);
 }
 
 /** Lines through what is in hand, step by step: where steps hold several units, through both ends of them. */
@@ -72,21 +72,6 @@ function way(c: CanvasRenderingContext2D, scene: Scene, k: Colours) {
   there.forEach(({ first }, i) => (i === 0 ? c.moveTo(first.sx, first.sy) : c.lineTo(first.sx, first.sy)));
   if (there.some(({ first, last }) => first !== last))
     there.forEach(({ last }, i) => (i === 0 ? c.moveTo(last.sx, last.sy) : c.lineTo(last.sx, last.sy)));
-  c.stroke();
-  c.setLineDash([]);
-}
-
-function outlines(c: CanvasRenderingContext2D, scene: Scene, foreseen: Set<string>, k: Colours) {
-  c.strokeStyle = k.eye;
-  c.lineWidth = 1.5;
-  c.setLineDash([3, 2]);
-  c.beginPath();
-  for (const { fixture, sx, sy } of scene.spots) {
-    if (!foreseen.has(String(fixture.number))) continue;
-    const r = radius(fixture, scene) + 4;
-    c.moveTo(sx + r, sy);
-    c.arc(sx, sy, r, 0, Math.PI * 2);
-  }
   c.stroke();
   c.setLineDash([]);
 }

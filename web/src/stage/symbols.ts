@@ -59,48 +59,102 @@ const plain = (scene: Scene, f: FixtureView) =>
   f.number !== scene.pointed &&
   parts(scene, f).every((p) => p.intensity <= 0.004 && !p.dead);
 
-/** A plain symbol, drawn once for as long as its size and colours stay. */
+/** Whatever many share, drawn once for as long as its size and colours stay: stamping is many times quicker than drawing. */
 const stamps = new Map<string, HTMLCanvasElement>();
 /** Pixels of a stamp for one of the window, so that it is as sharp. */
 const FINE = 2;
 
-function stamp(form: string, r: number, width: number, k: Colours): HTMLCanvasElement {
-  const key = `${form} ${r} ${width} ${k.stage} ${k.ink}`;
+/** @param half half of its side */
+function stamp(key: string, half: number, draw: (c: CanvasRenderingContext2D, middle: number) => void) {
   const known = stamps.get(key);
   if (known) return known;
-  const half = Math.ceil(CELLS_HALF * r + 3);
   const element = document.createElement('canvas');
   element.width = element.height = 2 * half * FINE;
   const c = element.getContext('2d')!;
   c.scale(FINE, FINE);
-  c.beginPath();
-  outline(c, form, half, half, r);
-  c.fillStyle = k.stage;
-  c.fill();
-  c.lineWidth = width;
-  c.strokeStyle = k.ink;
-  c.globalAlpha = 0.6;
-  c.stroke();
+  draw(c, half);
   // A few sizes are in use at a time; enlarging step by step would gather more and more of them.
   if (stamps.size > 60) stamps.clear();
   stamps.set(key, element);
   return element;
 }
 
+function press(c: CanvasRenderingContext2D, image: HTMLCanvasElement, { sx, sy }: Spot) {
+  const side = image.width / FINE;
+  c.drawImage(image, sx - side / 2, sy - side / 2, side, side);
+}
+
+/** A symbol of which nothing is to be said but whether it is in hand. */
+function plainStamp(form: string, r: number, scene: Scene, k: Colours, held: boolean) {
+  const width = (held ? 2.4 : 1.2) * Math.max(0.5, crowd(scene));
+  const half = Math.ceil((form === 'cells' ? CELLS_HALF + 0.2 : 1) * r + 3);
+  return stamp(`${form} ${r} ${width} ${k.stage} ${held ? k.held : k.ink}`, half, (c, middle) => {
+    c.beginPath();
+    outline(c, form, middle, middle, r);
+    c.fillStyle = k.stage;
+    c.fill();
+    c.lineWidth = width;
+    c.strokeStyle = held ? k.held : k.ink;
+    c.globalAlpha = held ? 1 : 0.6;
+    c.stroke();
+  });
+}
+
 /** Most of a large rig is dark: those are stamped; the others are drawn one by one above them. */
 export function symbols(c: CanvasRenderingContext2D, scene: Scene, k: Colours) {
   const others: Spot[] = [];
-  const width = 1.2 * Math.max(0.5, crowd(scene));
   for (const spot of scene.spots) {
-    if (!plain(scene, spot.fixture)) {
-      others.push(spot);
-      continue;
-    }
-    const image = stamp(spot.fixture.form, radius(spot.fixture, scene), width, k);
-    const side = image.width / FINE;
-    c.drawImage(image, spot.sx - side / 2, spot.sy - side / 2, side, side);
+    if (plain(scene, spot.fixture))
+      press(c, plainStamp(spot.fixture.form, radius(spot.fixture, scene), scene, k, false), spot);
+    else others.push(spot);
   }
   for (const spot of others) symbol(c, scene, spot, k);
+}
+
+/** Those in hand, above all others. */
+export function heldSymbols(c: CanvasRenderingContext2D, scene: Scene, k: Colours) {
+  for (const spot of scene.spots) {
+    const order = scene.order.get(String(spot.fixture.number));
+    if (order === undefined) continue;
+    if (plain(scene, spot.fixture)) {
+      const r = radius(spot.fixture, scene);
+      press(c, plainStamp(spot.fixture.form, r, scene, k, true), spot);
+      numbered(c, scene, spot, order, r, k);
+    } else symbol(c, scene, spot, k);
+  }
+}
+
+/** A dashed ring around those that would be chosen. */
+export function rings(c: CanvasRenderingContext2D, scene: Scene, foreseen: Set<string>, k: Colours) {
+  for (const spot of scene.spots) {
+    if (!foreseen.has(String(spot.fixture.number))) continue;
+    const r = radius(spot.fixture, scene) + 4;
+    const ring = stamp(`ring ${r} ${k.eye}`, Math.ceil(r + 2), (t, middle) => {
+      t.strokeStyle = k.eye;
+      t.lineWidth = 1.5;
+      t.setLineDash([3, 2]);
+      t.beginPath();
+      t.arc(middle, middle, r, 0, Math.PI * 2);
+      t.stroke();
+    });
+    press(c, ring, spot);
+  }
+}
+
+function numbered(
+  c: CanvasRenderingContext2D,
+  scene: Scene,
+  { sx, sy }: Spot,
+  order: number,
+  r: number,
+  k: Colours,
+) {
+  if (scene.order.size > MOST_NUMBERS * Math.max(1, scene.view.scale / 28)) return;
+  c.fillStyle = k.held;
+  c.textAlign = 'center';
+  c.font = '700 11px "Atkinson Hyperlegible Mono Variable", monospace';
+  c.fillText(String(order), sx, sy - r - 4);
+  c.font = '11px "Atkinson Hyperlegible Next Variable", sans-serif';
 }
 
 export function symbol(c: CanvasRenderingContext2D, scene: Scene, { fixture, sx, sy }: Spot, k: Colours) {
@@ -135,13 +189,7 @@ export function symbol(c: CanvasRenderingContext2D, scene: Scene, { fixture, sx,
     c.arc(sx, sy, r + 6, 0, Math.PI * 2);
     c.stroke();
   }
-  if (order !== undefined && scene.order.size <= MOST_NUMBERS * Math.max(1, scene.view.scale / 28)) {
-    c.fillStyle = k.held;
-    c.textAlign = 'center';
-    c.font = '700 11px "Atkinson Hyperlegible Mono Variable", monospace';
-    c.fillText(String(order), sx, sy - r - 4);
-    c.font = '11px "Atkinson Hyperlegible Next Variable", sans-serif';
-  }
+  if (order !== undefined) numbered(c, scene, { fixture, sx, sy }, order, r, k);
 }
 
 /** How it answered when it was brought up: a disc, a triangle or a square beside it. */
