@@ -12,6 +12,8 @@ import {
   useShow,
   useShows,
 } from '../api/queries';
+import { onPlaying } from '../api/live';
+import { lookAtPlaying } from '../features/playing/playing';
 import { Chapter } from './Chapter';
 import { Shell } from './Shell';
 
@@ -38,6 +40,14 @@ const HandheldPage = lazy(chapters.handheld);
 /** The first chapter goes before the others. */
 const LATER_MS = 200;
 
+/** Whatever page is open follows what is played, here or elsewhere. */
+function useFollowing(show: number | null) {
+  useEffect(() => {
+    onPlaying.listener = () => void lookAtPlaying().catch(() => undefined);
+    onPlaying.listener();
+  }, [show]);
+}
+
 /** Picks up the live show once, then follows it. */
 function useLiveShow() {
   const shows = useShows();
@@ -52,6 +62,7 @@ function useLiveShow() {
 export function App() {
   const { loading, id } = useLiveShow();
   const { pathname } = useLocation();
+  useFollowing(id);
   useEffect(() => {
     const later = window.setTimeout(() => Object.values(chapters).forEach((load) => void load()), LATER_MS);
     return () => window.clearTimeout(later);

@@ -1,13 +1,13 @@
 import { Moon, Redo2, Sun, Undo2 } from 'lucide-react';
-import { useEffect, type ReactNode } from 'react';
+import type { ReactNode } from 'react';
 import { NavLink } from 'react-router';
-import { onPlaying, useConnection } from '../api/live';
+import { useConnection } from '../api/live';
 import { useOutput, useShow, useStorage } from '../api/queries';
 import type { ShowView } from '../api/client';
 import { Button } from '../ui/Button';
 import { StateMark, type State } from '../ui/StateMark';
 import { useBenches } from '../features/playing/foot';
-import { lookAtPlaying, press, usePlaying } from '../features/playing/playing';
+import { press, usePlaying } from '../features/playing/playing';
 import { RunningStrip } from '../features/playing/RunningStrip';
 import { useActions, useShortcuts } from './actions';
 import { redoNow, undoNow } from './history';
@@ -20,11 +20,6 @@ export function Shell({ children }: { children: ReactNode }) {
   useShortcuts(actions);
   const benches = useBenches((s) => s.count);
   const blind = usePlaying((s) => s.play.blind);
-  const show = useShow().data?.id;
-  useEffect(() => {
-    onPlaying.listener = () => void lookAtPlaying();
-    void lookAtPlaying().catch(() => undefined);
-  }, [show]);
   return (
     <div
       data-blind={blind}

@@ -6,6 +6,8 @@ import { quoted } from '../../app/run';
 import { Button } from '../../ui/Button';
 import { inputShape } from '../../ui/Field';
 import { runLines } from '../looks/run-lines';
+import { EmptySwap } from '../niches/EmptySwap';
+import { withFree } from '../niches/pages-model';
 import { EffectNiche } from './EffectNiche';
 import { EffectSheet } from './EffectSheet';
 import { StarterEffects } from './StarterEffects';
@@ -27,9 +29,24 @@ export function EffectsView({ heading }: { heading: React.ReactNode }) {
       <div className="flex items-start gap-3">
         {heading}
         <div className="flex min-w-0 items-start gap-1 overflow-x-auto overflow-y-hidden pt-1 pb-1 pl-1">
-          {effects.map((e) => (
-            <EffectNiche key={e.id} effect={e} active={e.id === effect?.id} onPress={() => setChosen(e.id)} />
-          ))}
+          {[...(effects.length > 0 ? withFree(effects.filter((e) => e.number > 0)) : []), ...loose].map(
+            (e) =>
+              typeof e === 'number' ? (
+                <EmptySwap
+                  key={`free ${e}`}
+                  kind="effect"
+                  number={e}
+                  onPress={() => void runLines([`record effect ${e}`])}
+                />
+              ) : (
+                <EffectNiche
+                  key={e.id}
+                  effect={e}
+                  active={e.id === effect?.id}
+                  onPress={() => setChosen(e.id)}
+                />
+              ),
+          )}
         </div>
         <Button onClick={() => setStarters(true)}>Starter effects</Button>
       </div>

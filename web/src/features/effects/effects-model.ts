@@ -97,14 +97,17 @@ export const ALONG = [
 export function alongOf({ along }: EffectView) {
   const stops = along.stops.join(' ');
   if (along.way === 'alike') return 'alike';
-  if (along.way === 'round') return along.times === 1 ? 'round' : along.times === 2 ? 'twice' : '';
+  if (along.way === 'round')
+    return stops !== '0' ? '' : along.times === 1 ? 'round' : along.times === 2 ? 'twice' : '';
   return stops === '0 0.5 0' ? 'back' : '';
 }
 
 /** All offsets further on by a share of a round, as the line writes them. */
 export function shiftLine({ along }: EffectView, by: number) {
-  const stops = along.stops.map((s) => number((s + by) * 100));
-  const how = along.way === 'round' ? `round ${along.times} from ${stops[0]}` : stops.join(' thru ');
+  const round = along.way === 'round';
+  // Round the circle, a whole round further is where it was.
+  const stops = along.stops.map((s) => number((round ? phaseOf(s + by) : s + by) * 100));
+  const how = round ? `round ${along.times} from ${stops[0]}` : stops.join(' thru ');
   return [
     'offset',
     how,

@@ -2,6 +2,8 @@ import type { CueListView, GroupView, KeptView } from '../../api/client';
 import { quoted } from '../../app/run';
 import { Niche } from '../../ui/Niche';
 import { FaderNiche } from './FaderNiche';
+import { EmptySwap } from '../niches/EmptySwap';
+import { withFree } from '../niches/pages-model';
 import { press, usePlaying } from '../playing/playing';
 import { runLines } from './run-lines';
 
@@ -46,22 +48,32 @@ export function Shelf({ lists, submasters, looks, groups, chosen, looked, onList
         />
       ))}
       {submasters.length > 0 && head('Submasters')}
-      {submasters.map((s) => (
-        <FaderNiche
-          key={s.id}
-          kind="submaster"
-          number={s.number}
-          name={s.name}
-          what={`${s.units} units`}
-          level={running('submaster', s.id)?.level ?? 0}
-          active={looked?.kind === 'submaster' && looked.number === s.number}
-          onLevel={(value) => void press({ press: 'submaster', submaster: s.id, value })}
-          onFlash={(on) => void press({ press: 'flash', submaster: s.id, on })}
-          onLook={() => onLook('submaster', s.number)}
-          onRename={rename(`submaster ${s.number}`)}
-          onMove={(to) => void runLines([`move submaster ${s.number} to ${to}`])}
-        />
-      ))}
+      {submasters.length > 0 &&
+        withFree(submasters).map((s) =>
+          typeof s === 'number' ? (
+            <EmptySwap
+              key={`free ${s}`}
+              kind="submaster"
+              number={s}
+              onPress={() => void runLines([`record submaster ${s}`])}
+            />
+          ) : (
+            <FaderNiche
+              key={s.id}
+              kind="submaster"
+              number={s.number}
+              name={s.name}
+              what={`${s.units} units`}
+              level={running('submaster', s.id)?.level ?? 0}
+              active={looked?.kind === 'submaster' && looked.number === s.number}
+              onLevel={(value) => void press({ press: 'submaster', submaster: s.id, value })}
+              onFlash={(on) => void press({ press: 'flash', submaster: s.id, on })}
+              onLook={() => onLook('submaster', s.number)}
+              onRename={rename(`submaster ${s.number}`)}
+              onMove={(to) => void runLines([`move submaster ${s.number} to ${to}`])}
+            />
+          ),
+        )}
       {groups.length > 0 && head('Groups')}
       {groups.map((g) => (
         <FaderNiche

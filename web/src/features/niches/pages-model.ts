@@ -49,3 +49,11 @@ export function placesIn<T extends { number: number }>(all: T[], window: Window)
     (_, i) => by.get(window.first + i) ?? window.first + i,
   );
 }
+
+/** Things by number, with the empty niche behind each run of them: to record into, and to drag to. */
+export function withFree<T extends { number: number }>(things: T[]): (T | number)[] {
+  const used = new Set(things.map((t) => t.number));
+  const free = [0, ...used].map((n) => n + 1).filter((n) => !used.has(n));
+  const number = (t: T | number) => (typeof t === 'number' ? t : t.number);
+  return [...things, ...new Set(free)].sort((a, b) => number(a) - number(b));
+}

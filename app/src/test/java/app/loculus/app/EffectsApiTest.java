@@ -137,7 +137,8 @@ class EffectsApiTest {
         try (RunningApplication app = moving(data)) {
             app.line(1, "record effect 3 \"Swell\"");
             app.line(1, "2 effect 3 rate 6 size 10");
-            JsonNode steps = app.get("/api/shows/1/effects").get("effects").get(0).get("steps");
+            JsonNode steps =
+                    app.get("/api/shows/1/effects").get("effects").get(0).get("steps");
             List<Double> rates = new ArrayList<>();
             steps.forEach(s -> rates.add(s.get("rate").asDouble()));
             assertThat(rates).containsExactlyInAnyOrder(60.0, 6.0, 60.0, 60.0);
@@ -151,7 +152,9 @@ class EffectsApiTest {
             assertThat(values).hasSize(2);
             assertThat(values.get(0)).hasSize(24);
             JsonNode one = values.get(0).get(0);
-            assertThat(one.asDouble()).isBetween(-1.0, 1.0).isNotEqualTo(values.get(1).get(0).asDouble());
+            assertThat(one.asDouble())
+                    .isBetween(-1.0, 1.0)
+                    .isNotEqualTo(values.get(1).get(0).asDouble());
         }
     }
 }

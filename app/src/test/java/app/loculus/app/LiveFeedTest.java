@@ -123,14 +123,18 @@ class LiveFeedTest {
         app.line(1, "7 at 100 pan at 0");
         String cue = "/api/shows/1/cues/" + app.get("/api/shows/1/looks").at("/lists/0/cues/0/id") + "/light";
         HttpResponse<byte[]> answer = HttpClient.newHttpClient()
-                .send(HttpRequest.newBuilder(URI.create(app.base() + cue)).build(), HttpResponse.BodyHandlers.ofByteArray());
+                .send(
+                        HttpRequest.newBuilder(URI.create(app.base() + cue)).build(),
+                        HttpResponse.BodyHandlers.ofByteArray());
         assertThat(answer.headers().firstValue("content-type")).hasValue("application/octet-stream");
         ByteBuffer foreseen = ByteBuffer.wrap(answer.body()).order(ByteOrder.LITTLE_ENDIAN);
         assertThat(foreseen.getFloat(12)).isBetween(.59f, .61f);
         app.line(1, "clear all");
         app.line(1, "go");
         connect(app.base());
-        assertThat(part(p -> p.equals(foreseen.slice(0, OCTETS)))).as("comes so").isNotNull();
+        assertThat(part(p -> p.equals(foreseen.slice(0, OCTETS))))
+                .as("comes so")
+                .isNotNull();
     }
 
     @Test

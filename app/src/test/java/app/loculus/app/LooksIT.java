@@ -4,76 +4,19 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Mouse;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.BoundingBox;
+import com.microsoft.playwright.options.KeyboardModifier;
 import java.util.regex.Pattern;
-import org.junit.jupiter.api.BeforeEach;
+import org.assertj.core.api.Assertions;
 import org.junit.jupiter.api.Test;
 
 /** The chapter Looks: recording, playing, timing, ordering; what it takes in presses. */
-class LooksIT extends InBrowser {
-
-    private static final String SHOW = "patch 1 thru 8 as \"Skiff Wash / extended\" at 1.1\n"
-            + "place 1 thru 8 at -3,2,6 thru 3,2,6\n1 + 2\nrecord group 1 \"A\"\n3 + 4\nrecord group 2 \"B\"\n"
-            + "5 + 6\nrecord group 3 \"C\"\n7 + 8\nrecord group 4 \"D\"\n"
-            + "1 thru 8 colour xy 0.25, 0.39\nrecord colour 12 \"Verdigris\" global\nclear all";
-
-    @BeforeEach
-    void aSmallRig() {
-        besideTheApplication();
-        page.evaluate(
-                "async (text) => { const post = (u, b) => fetch(u, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(b) });"
-                        + " const show = await (await post('/api/shows', { name: 'Looks' })).json(); await post(`/api/shows/${show.id}/line`, { text }); }",
-                SHOW);
-        page.navigate(app.url() + "/looks");
-        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Looks")))
-                .isVisible();
-    }
-
-    private static Locator row(String number) {
-        return page.getByRole(
-                AriaRole.OPTION,
-                new Page.GetByRoleOptions().setName(Pattern.compile("^" + number.replace(".", "\\.") + "\\D")));
-    }
-
-    private static Locator name() {
-        return page.getByLabel("Name of what is recorded");
-    }
-
-    private static Locator chip(String name) {
-        return page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName(name + " runs"));
-    }
-
-    /** Sets values by the line and records them as the next cue: name and Enter. */
-    private static void cue(String values, String name) {
-        line(values);
-        count();
-        page.keyboard().press("r");
-        page.keyboard().type(name);
-        page.keyboard().press("Enter");
-        assertThat(name()).hasValue("");
-        assertThat(presses()).as("R, a name, Enter").isEqualTo(3);
-        line("clear all");
-    }
-
-    private static void fourSteps() {
-        cue("group 1 at full colour 12", "Bow");
-        cue("group 2 at full colour 12", "Port");
-        cue("group 3 at full colour 12", "Stern");
-        cue("group 4 at full colour 12", "Starboard");
-        assertThat(page.getByRole(AriaRole.OPTION)).hasCount(4);
-    }
-
-    private static String srgb(int number) {
-        return (String) page.evaluate("async (n) => (await (await fetch(`/api/rig/${n}`)).json()).srgb", number);
-    }
-
-    private static void lit(int number, double level) {
-        page.waitForCondition(() -> Math.abs(rig(number, "intensity") - level) < 0.02);
-    }
+class LooksIT extends InLooks {
 
     @Test
     void four_groups_become_four_steps_a_chase_and_a_list_again() {
@@ -225,88 +168,75 @@ class LooksIT extends InBrowser {
         assertThat(rig(1, "intensity")).isCloseTo(0, within(.001));
     }
 
-    private static Locator niche(String name) {
-        return page.locator("[data-niche]")
-                .filter(new Locator.FilterOptions().setHasText(""))
-                .and(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile(name))));
+    private static Locator stage() {
+        return page.getByTestId("stage");
     }
 
-    private static double percent(int number) {
-        return rig(number, "intensity") * 100;
+    private static Locator onThePlan(String what) {
+        return page.getByRole(
+                AriaRole.RADIO, new Page.GetByRoleOptions().setName(what).setExact(true));
     }
 
     @Test
-    void an_effect_is_spread_over_a_group_recorded_used_changed_and_taken_out_again() {
-        line("group 1 + group 2 + group 3 + group 4 reverse");
-        page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("Effects"))
-                .click();
-        count();
-        button("^Level$").click();
-        assertThat(page.getByText("It moves 8 units in 8 steps.")).isVisible();
-        assertThat(presses()).as("spread over a group").isEqualTo(1);
-        // Eight dots, an eighth of a round from each other, and the light goes by them.
-        page.waitForCondition(() -> percent(1) > 70);
-        page.waitForCondition(() -> percent(1) < 30);
-        assertThat(percent(5)).isGreaterThan(50);
-        count();
-        page.keyboard().press("r");
-        page.keyboard().type("Swell");
-        page.keyboard().press("Enter");
-        assertThat(niche("^1 Swell")).isVisible();
-        assertThat(presses()).as("R, a name, Enter").isEqualTo(3);
-        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("1 Swell")))
-                .isVisible();
-        // Its higher end is dragged down to its lower one: 20 at most everywhere, and one undo takes it back.
-        Locator high = page.getByLabel("Its higher end");
-        BoundingBox from = box(high);
-        BoundingBox to = box(page.getByLabel("Its lower end"));
-        page.mouse().move(from.x + from.width / 2, from.y + from.height / 2);
-        page.mouse().down();
-        page.mouse().move(from.x + from.width / 2, to.y + to.height / 2, new Mouse.MoveOptions().setSteps(6));
-        page.mouse().up();
-        page.waitForCondition(() -> java.util.stream.IntStream.rangeClosed(1, 8).allMatch(n -> percent(n) < 24));
-        page.keyboard().press("Control+z");
-        page.waitForCondition(() -> percent(1) > 60 || percent(5) > 60);
-        // In a cue it is referred to: what is changed here changes there.
-        line("record cue 1 \"Waves\"");
-        line("clear all");
+    void two_cues_are_compared_in_words_and_on_the_plan_while_the_lights_do_something_else() {
+        fourSteps();
+        line("8 at 50");
+        lit(8, .5);
         page.keyboard().press("Escape");
-        page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Looks"))
+        row("1").click();
+        count();
+        row("3").click(new Locator.ClickOptions().setModifiers(java.util.List.of(KeyboardModifier.CONTROL)));
+        // The list carries on: in the third cue six are lit, and four of them are not in the first.
+        assertThat(stage()).hasAttribute("data-lit", "6");
+        assertThat(presses()).as("beside the first, the other one").isEqualTo(1);
+        assertThat(page.getByText("as it would be by itself")).containsText("cue 3");
+        assertThat(page.getByText("What is otherwise in cue 3 than in cue 1")).isVisible();
+        onThePlan("cue 1").click();
+        assertThat(stage()).hasAttribute("data-lit", "2");
+        onThePlan("the lights now").click();
+        assertThat(stage()).hasAttribute("data-lit", "1");
+        assertThat(page.getByText("as it would be by itself")).hasCount(0);
+        // What is drawn follows the cue: a change is seen at once.
+        onThePlan("cue 3").click();
+        line("open cue 1");
+        line("1 at 0");
+        line("update cue 1");
+        assertThat(stage()).hasAttribute("data-lit", "5");
+        // Elsewhere the plan shows the lights again.
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(Pattern.compile("Groups")))
                 .click();
-        page.keyboard().press("Space");
-        page.waitForCondition(() -> percent(1) > 60);
-        assertThat(page.getByText("what is changed here changes there")).containsText("cue 1 “Waves”");
-        page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("square"))
-                .click();
-        page.waitForCondition(() -> percent(3) > 79 || Math.abs(percent(3) - 20) < 1);
-        // Taken out of the cue again, lights stand where the look does not say anything.
-        line("1 thru 8");
-        line("take out 1 thru 8 from cue 1");
-        page.waitForCondition(() -> java.util.stream.IntStream.rangeClosed(1, 8).allMatch(n -> percent(n) < 1));
-        assertThat(page.getByText("what is changed here changes there")).hasCount(0);
+        assertThat(page.getByText("as it would be by itself")).hasCount(0);
     }
 
     @Test
-    void starter_effects_are_seen_before_they_are_kept_and_dark_ones_say_so() {
-        line("1 thru 4");
-        page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("Effects"))
-                .click();
-        button("Starter effects").click();
-        Locator circle = page.getByRole(AriaRole.LISTITEM).filter(new Locator.FilterOptions().setHasText("Circle"));
-        circle.hover();
-        assertThat(page.getByRole(
-                        AriaRole.IMG, new Page.GetByRoleOptions().setName("Circle on 8 lights, seen from above")))
-                .isVisible();
-        button("Record \\d+ effects").click();
-        niche("Circle").click();
-        button("^Use$").click();
-        assertThat(page.getByText("It moves 4 units in 4 steps.")).isVisible();
-        assertThat(page.getByText("4 of them dark: it carries no light")).isVisible();
-        line("at 60");
-        assertThat(page.getByText("4 of them dark: it carries no light")).hasCount(0);
-        double pan = rig(1, "pan");
-        page.waitForCondition(() -> Math.abs(rig(1, "pan") - pan) > 3);
-        button("^End$").click();
-        assertThat(page.getByText("It would move 4 units in 4 steps in hand.")).isVisible();
+    void looks_and_groups_go_out_on_paper() {
+        fourSteps();
+        Download looks = page.waitForDownload(() -> page.getByText("Paper").click());
+        Assertions.assertThat(looks.suggestedFilename()).isEqualTo("Looks looks.pdf");
+        Assertions.assertThat(looks.path())
+                .content(java.nio.charset.StandardCharsets.ISO_8859_1)
+                .startsWith("%PDF-");
+        page.navigate(app.url() + "/groups");
+        Download groups = page.waitForDownload(() -> page.getByText("Paper").click());
+        Assertions.assertThat(groups.suggestedFilename()).isEqualTo("Looks groups.pdf");
+    }
+
+    @Test
+    void the_hand_held_page_goes_on_and_says_whether_it_is_live() {
+        fourSteps();
+        page.navigate(app.url() + "/handheld");
+        assertThat(page.getByText("Main · does not run")).isVisible();
+        button("^Go$").click();
+        lit(1, 1);
+        assertThat(page.getByText("Main · 1 Bow")).isVisible();
+        button("^Go$").click();
+        lit(3, 1);
+        button("^Back$").click();
+        lit(3, 0);
+        assertThat(page.getByText("Live")).isVisible();
+        page.evaluate("async () => { const live = (await (await fetch('/api/shows')).json()).find((s) => s.live).id;"
+                + " await fetch(`/api/shows/${live}/play`, { method: 'POST', headers: { 'Content-Type': 'application/json' },"
+                + " body: JSON.stringify({ press: 'blind', on: true }) }); }");
+        assertThat(page.getByText("Blind")).isVisible();
     }
 }

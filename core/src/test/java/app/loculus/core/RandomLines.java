@@ -145,6 +145,9 @@ public final class RandomLines {
             range + " effect " + (1 + random.nextInt(4)) + (random.nextBoolean() ? " rate 60" : " size 10"),
             "edit effect " + (1 + random.nextInt(4)) + " rate " + random.nextInt(200) + " offset round 2 blocks of 2",
             "edit effect " + (1 + random.nextInt(4)) + " square size 30",
+            "edit effect " + (1 + random.nextInt(4)) + " also circle of position size " + random.nextInt(60),
+            "edit effect " + (1 + random.nextInt(4)) + " part " + (1 + random.nextInt(3))
+                    + (random.nextBoolean() ? " off" : " size 12"),
             "delete effect " + (1 + random.nextInt(4)) + (random.nextBoolean() ? " as values" : ""),
             "copy effect 1 to " + (1 + random.nextInt(4)),
             "move effect 1 to " + (1 + random.nextInt(4)),

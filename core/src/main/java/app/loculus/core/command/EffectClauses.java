@@ -290,7 +290,10 @@ final class EffectClauses extends RoomClauses {
         }
         List<ChangeEffect.Change> all = new ArrayList<>();
         List<Asked> movements = movements(draft, m.movements());
-        all.add(m.ALSO() == null ? new ChangeEffect.Change.Instead(movements) : new ChangeEffect.Change.Also(movements));
+        all.add(
+                m.ALSO() == null
+                        ? new ChangeEffect.Change.Instead(movements)
+                        : new ChangeEffect.Change.Also(movements));
         List<LineParser.TimingContext> timings = timings(m.movements());
         rates(timings).map(ChangeEffect.Change::rate).forEach(all::add);
         offsets(timings).map(ChangeEffect.Change::offset).forEach(all::add);

@@ -353,10 +353,9 @@ final class LookClauses extends RoomClauses {
     public List<ShowEdit> visitMoveKept(LineParser.MoveKeptContext c) {
         int from = Terms.integer(c.integer(0));
         int to = Terms.integer(c.integer(1));
-        return one(
-                c.LIST() != null
-                        ? new MoveKept.OfList(from, to)
-                        : c.LOOK() != null ? new MoveKept.OfLook(from, to) : new MoveKept.OfSubmaster(from, to));
+        MoveKept.What what =
+                c.LIST() != null ? MoveKept.What.LIST : c.LOOK() != null ? MoveKept.What.LOOK : MoveKept.What.SUBMASTER;
+        return one(new MoveKept(what, from, to));
     }
 
     @Override

@@ -21,8 +21,7 @@ public final class GroupsSheet {
     private GroupsSheet() {}
 
     public static Sheet of(Show show) {
-        List<List<String>> rows =
-                show.groups().stream().map(g -> row(show, g)).toList();
+        List<List<String>> rows = show.groups().stream().map(g -> row(show, g)).toList();
         return new Sheet(
                 "Groups",
                 Numbers.count(rows.size(), "group"),
@@ -38,7 +37,9 @@ public final class GroupsSheet {
                 String.valueOf(group.number()),
                 group.name(),
                 group.content().recipe() ? show.words(group.content().choice()) : "a fixed order",
-                group.content().choice().changesWithLight() ? "goes by what the lights do" : inOrder(show, members.units()),
+                group.content().choice().changesWithLight()
+                        ? "goes by what the lights do"
+                        : inOrder(show, members.units()),
                 units + (steps == units ? "" : " in " + Numbers.count(steps, "step")),
                 group.note());
     }

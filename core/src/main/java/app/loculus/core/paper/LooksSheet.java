@@ -28,8 +28,8 @@ public final class LooksSheet {
         List<Sheet.Section> sections = new ArrayList<>();
         for (CueList list : show.lists()) {
             List<Cue> cues = show.cues(list.id());
-            sections.add(new Sheet.Section(
-                    "List " + list.number() + " " + list.name(), words(list, cues), true, List.of()));
+            sections.add(
+                    new Sheet.Section("List " + list.number() + " " + list.name(), words(list, cues), true, List.of()));
             List<LookContents.Counts> counts = LookContents.counts(show, list);
             for (int i = 0; i < cues.size(); i++) {
                 sections.add(section(show, cues.get(i), counts.get(i).carried()));
@@ -50,8 +50,9 @@ public final class LooksSheet {
     }
 
     private static String words(CueList list, List<Cue> cues) {
-        return Numbers.count(cues.size(), "cue") + ", " + list.join().words() + (list.chase() ? ", played as a chase" : "")
-                + ", released in " + list.release() + " s" + (list.note().isEmpty() ? "" : ". " + list.note());
+        return Numbers.count(cues.size(), "cue") + ", " + list.join().words()
+                + (list.chase() ? ", played as a chase" : "") + ", released in " + list.release() + " s"
+                + (list.note().isEmpty() ? "" : ". " + list.note());
     }
 
     /** @param carried how many units stand as earlier cues set them */
@@ -61,7 +62,8 @@ public final class LooksSheet {
                 .toList();
         return new Sheet.Section(
                 cue.number() + " " + cue.name(),
-                times(cue.timing()) + next(cue.next())
+                times(cue.timing())
+                        + next(cue.next())
                         + (carried == 0 ? "" : " · " + Numbers.count(carried, "unit") + " carried on")
                         + (cue.note().isEmpty() ? "" : ". " + cue.note()),
                 false,

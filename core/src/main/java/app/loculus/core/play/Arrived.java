@@ -13,10 +13,8 @@ public final class Arrived {
     /** A list that was sent to one of its cues, whichever way it is played. */
     public static PlayLayer at(CueList list, CueId cue, Repertoire repertoire) {
         CueList step = list.asChase(false);
-        int index = repertoire.cues(list.id()).stream()
-                .map(c -> c.id())
-                .toList()
-                .indexOf(cue);
+        int index =
+                repertoire.cues(list.id()).stream().map(c -> c.id()).toList().indexOf(cue);
         Playing playing = Playing.NOTHING.come(step, index, 0, repertoire);
         return playing.layer(((CueRun) playing.runs().get(0)).ends());
     }

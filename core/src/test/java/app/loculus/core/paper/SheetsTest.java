@@ -13,7 +13,12 @@ class SheetsTest {
 
     private static Show grouped(String... more) {
         return Rig.after(
-                Rig.of(Rig.WASH, "1 thru 4", "record group 3 \"Front\" as recipe", "4 + 3 + 1", "record group 5 \"Odd one\""),
+                Rig.of(
+                        Rig.WASH,
+                        "1 thru 4",
+                        "record group 3 \"Front\" as recipe",
+                        "4 + 3 + 1",
+                        "record group 5 \"Odd one\""),
                 more);
     }
 

@@ -77,7 +77,9 @@ class PaperWriterTest {
             for (int i = 1; i <= 300; i++) {
                 assertThat(all).containsPattern("\\bn" + i + "\\b");
             }
-            assertThat(all.toString().split("\\b139\\b").length - 1).as("a row of many lines, and a name").isEqualTo(41);
+            assertThat(all.toString().split("\\b139\\b").length - 1)
+                    .as("a row of many lines, and a name")
+                    .isEqualTo(41);
             PDPage page = document.getPage(0);
             assertThat(extent(document)[0]).isLessThan(page.getMediaBox().getWidth() - 40);
             assertThat(extent(document)[1]).isLessThan(page.getMediaBox().getHeight() - 20);
@@ -102,8 +104,8 @@ class PaperWriterTest {
 
     @Test
     void letters_of_other_scripts_are_set_and_what_has_no_shape_is_told() throws IOException {
-        try (PDDocument document =
-                Loader.loadPDF(paper(List.of(List.of("1", "Мост Γέφυρα É", "tab\tand\nline"), List.of("2", "灯🔦", ""))))) {
+        try (PDDocument document = Loader.loadPDF(
+                paper(List.of(List.of("1", "Мост Γέφυρα É", "tab\tand\nline"), List.of("2", "灯🔦", ""))))) {
             assertThat(text(document, 1))
                     .contains("Мост Γέφυρα É", "tab and line", "??")
                     .contains("? stands for a letter that this paper has no shape for.");

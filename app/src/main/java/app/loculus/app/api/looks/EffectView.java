@@ -126,7 +126,8 @@ record EffectView(
 
     static EffectView of(Show show, Effect effect, Beats beats) {
         EffectSteps steps = EffectSteps.of(show, effect);
-        List<EffectSteps.At> dots = dots(effect, steps).stream().limit(MOST_STEPS).toList();
+        List<EffectSteps.At> dots =
+                dots(effect, steps).stream().limit(MOST_STEPS).toList();
         List<Look> looks = EffectUsers.looks(show, effect.id());
         return new EffectView(
                 effect.id().value(),

@@ -29,15 +29,15 @@ class PaperController {
     @GetMapping("/api/shows/{id}/paper/{sheet}.pdf")
     ResponseEntity<byte[]> paper(@PathVariable long id, @PathVariable String sheet) {
         Snapshot snapshot = shows.get(id);
-        Sheet found =
-                switch (sheet) {
-                    case "groups" -> GroupsSheet.of(snapshot.show());
-                    case "looks" -> LooksSheet.of(snapshot.show());
-                    default -> throw Refusal.of(
-                            "paper.sheet", "sheet", "Paper is made of groups or looks, not of " + sheet + ".");
-                };
+        Sheet found = switch (sheet) {
+            case "groups" -> GroupsSheet.of(snapshot.show());
+            case "looks" -> LooksSheet.of(snapshot.show());
+            default ->
+                throw Refusal.of("paper.sheet", "sheet", "Paper is made of groups or looks, not of " + sheet + ".");
+        };
         String name = snapshot.show().name();
         String state = "revision " + snapshot.revision() + ", printed " + LocalDate.now();
-        return Download.of(name, " " + sheet + ".pdf", MediaType.APPLICATION_PDF, PaperWriter.write(found, name, state));
+        return Download.of(
+                name, " " + sheet + ".pdf", MediaType.APPLICATION_PDF, PaperWriter.write(found, name, state));
     }
 }

@@ -90,7 +90,9 @@ public record ChangeEffect(EffectId effect, Optional<Integer> part, List<Change>
                     throw Refusal.of(
                             "effect.change",
                             what,
-                            (part.isPresent() ? "Part " + part.get() + " of " + effect : "Nothing that " + effect + " does")
+                            (part.isPresent()
+                                            ? "Part " + part.get() + " of " + effect
+                                            : "Nothing that " + effect + " does")
                                     + (part.isPresent() ? " has no “" : " has “") + what + "”.");
                 }
                 return effect.moving(after);
@@ -200,14 +202,13 @@ public record ChangeEffect(EffectId effect, Optional<Integer> part, List<Change>
         static Change around(Optional<String> mark) {
             return shape(
                     "around",
-                    (s, draft) -> s.around(
-                            mark.map(m -> MarkFinder.named(draft, m)).map(Mark::id)));
+                    (s, draft) ->
+                            s.around(mark.map(m -> MarkFinder.named(draft, m)).map(Mark::id)));
         }
 
         private static Change wave(String what, UnaryOperator<Movement.Wave> how) {
             return new Each(
-                    what,
-                    (m, draft) -> m instanceof Movement.Wave w ? Optional.of(how.apply(w)) : Optional.empty());
+                    what, (m, draft) -> m instanceof Movement.Wave w ? Optional.of(how.apply(w)) : Optional.empty());
         }
 
         private static Change shape(

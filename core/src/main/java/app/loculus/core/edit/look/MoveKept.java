@@ -4,61 +4,69 @@ import app.loculus.core.look.CueList;
 import app.loculus.core.look.Look;
 import app.loculus.core.look.Submaster;
 import app.loculus.core.show.Draft;
+import app.loculus.core.show.PartKind;
 import app.loculus.core.show.PartKinds;
 import app.loculus.core.show.Show;
 import app.loculus.core.show.ShowEdit;
+import java.util.List;
 import java.util.Optional;
+import java.util.function.BiFunction;
+import java.util.function.ToIntFunction;
 
 /** Moves a list, a look or a submaster to another niche; what stands there changes places with it. */
-public sealed interface MoveKept extends ShowEdit {
+public record MoveKept(What what, int from, int to) implements ShowEdit {
 
-    /** A list. */
-    record OfList(int from, int to) implements MoveKept {
-        @Override
-        public void on(Draft draft) {
-            Show show = draft.show();
-            CueList moved = LookFinder.list(show, from);
-            Optional<CueList> there = show.lists().stream()
-                    .filter(l -> l.number() == to && from != to)
-                    .findFirst();
-            draft.put(PartKinds.LISTS, moved.numbered(to));
-            there.ifPresent(l -> draft.put(PartKinds.LISTS, l.numbered(from)));
-            say(draft, moved, moved.numbered(to), there);
+    /** What is moved. */
+    public enum What {
+        LIST,
+        LOOK,
+        SUBMASTER
+    }
+
+    @Override
+    public void on(Draft draft) {
+        Show show = draft.show();
+        switch (what) {
+            case LIST ->
+                swap(
+                        draft,
+                        PartKinds.LISTS,
+                        LookFinder.list(show, from),
+                        show.lists(),
+                        CueList::number,
+                        CueList::numbered);
+            case LOOK ->
+                swap(
+                        draft,
+                        PartKinds.LOOKS,
+                        LookFinder.look(show, from),
+                        show.looks(),
+                        l -> l.number().orElse(0),
+                        Look::numbered);
+            case SUBMASTER ->
+                swap(
+                        draft,
+                        PartKinds.SUBMASTERS,
+                        LookFinder.submaster(show, from),
+                        show.submasters(),
+                        Submaster::number,
+                        Submaster::numbered);
         }
     }
 
-    /** A look. */
-    record OfLook(int from, int to) implements MoveKept {
-        @Override
-        public void on(Draft draft) {
-            Show show = draft.show();
-            Look moved = LookFinder.look(show, from);
-            Optional<Look> there = show.looks().stream()
-                    .filter(l -> l.number().equals(Optional.of(to)) && from != to)
-                    .findFirst();
-            draft.put(PartKinds.LOOKS, moved.numbered(to));
-            there.ifPresent(l -> draft.put(PartKinds.LOOKS, l.numbered(from)));
-            say(draft, moved, moved.numbered(to), there);
-        }
-    }
-
-    /** A submaster. */
-    record OfSubmaster(int from, int to) implements MoveKept {
-        @Override
-        public void on(Draft draft) {
-            Show show = draft.show();
-            Submaster moved = LookFinder.submaster(show, from);
-            Optional<Submaster> there = show.submasters().stream()
-                    .filter(s -> s.number() == to && from != to)
-                    .findFirst();
-            draft.put(PartKinds.SUBMASTERS, moved.numbered(to));
-            there.ifPresent(s -> draft.put(PartKinds.SUBMASTERS, s.numbered(from)));
-            say(draft, moved, moved.numbered(to), there);
-        }
-    }
-
-    private static void say(Draft draft, Object from, Object to, Optional<?> there) {
-        draft.say("Moves " + from + ": " + to
-                + there.map(t -> "; " + t + " changes places with it").orElse(""));
+    private <P> void swap(
+            Draft draft,
+            PartKind<?, P> kind,
+            P moved,
+            List<P> all,
+            ToIntFunction<P> number,
+            BiFunction<P, Integer, P> numbered) {
+        Optional<P> there = all.stream()
+                .filter(p -> number.applyAsInt(p) == to && from != to)
+                .findFirst();
+        draft.put(kind, numbered.apply(moved, to));
+        there.ifPresent(p -> draft.put(kind, numbered.apply(p, from)));
+        draft.say("Moves " + moved + ": " + numbered.apply(moved, to)
+                + there.map(p -> "; " + p + " changes places with it").orElse(""));
     }
 }
