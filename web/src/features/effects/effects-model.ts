@@ -76,12 +76,13 @@ export const endsLine = (m: MovementView, low: number, high: number) =>
 export function standingWords(effect: EffectView) {
   if (effect.steps.length === 0)
     return effect.held === 0 ? 'Nobody is in hand.' : 'Nobody in hand has what it moves.';
-  const units = effect.steps.reduce((all, s) => all + s.units.length, 0);
-  const who = `${units} ${units === 1 ? 'unit' : 'units'} in ${effect.steps.length} ${effect.steps.length === 1 ? 'step' : 'steps'}`;
-  const own = effect.steps.filter((s) => s.rate !== effect.rate || s.size != null).length;
+  const { allUnits: units, allSteps: steps } = effect;
+  const who = `${units} ${units === 1 ? 'unit' : 'units'} in ${steps} ${steps === 1 ? 'step' : 'steps'}`;
+  const thinned = steps > effect.steps.length ? ` ${effect.steps.length} of the steps are drawn.` : '';
   return (
     (effect.used ? `It moves ${who}.` : `It would move ${who} in hand.`) +
-    (own > 0 ? ` ${own} of the steps at a rate or size of their own.` : '')
+    (effect.ownSteps > 0 ? ` ${effect.ownSteps} of the steps at a rate or size of their own.` : '') +
+    thinned
   );
 }
 

@@ -104,7 +104,7 @@ export function Ring({ list }: { list: CueListView }) {
           );
         })}
       </svg>
-      <div className="flex min-w-0 flex-1 flex-col gap-1.5">
+      <div className="flex min-w-0 flex-1 flex-col items-start gap-1.5">
         <div className="flex flex-wrap items-center gap-1.5">
           {number('a minute', list.rate, 'rate')}
           <Button

@@ -157,4 +157,24 @@ class EffectsApiTest {
                     .isNotEqualTo(values.get(1).get(0).asDouble());
         }
     }
+
+    @Test
+    void all_steps_are_counted_however_many_are_drawn() {
+        try (RunningApplication app = moving(data)) {
+            app.line(1, "patch 1001 thru 1250 as \"House Dimmer / 1-slot\" at 50.1");
+            app.line(1, "clear all");
+            app.line(1, "1001 thru 1250 sine of dimmer at 20 thru 80 rate 60 offset round");
+            app.line(1, "record effect 1 \"Wide\"");
+            app.line(1, "1001 thru 1010 effect 1 rate 30");
+            JsonNode wide = app.get("/api/shows/1/effects").get("effects").get(0);
+            assertThat(wide.get("allSteps").asInt()).isEqualTo(250);
+            assertThat(wide.get("allUnits").asInt()).isEqualTo(250);
+            assertThat(wide.get("ownSteps").asInt()).isEqualTo(10);
+            JsonNode steps = wide.get("steps");
+            assertThat(steps).hasSize(100);
+            assertThat(steps.get(99).get("offset").asDouble())
+                    .as("up to the end")
+                    .isGreaterThan(.98);
+        }
+    }
 }

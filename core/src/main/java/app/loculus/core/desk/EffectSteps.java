@@ -13,9 +13,12 @@ import app.loculus.core.value.Use;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 
 /**
  * Who stands where in an effect: those whose working values it moves, else those in hand as it would lay itself over
@@ -41,11 +44,11 @@ public record EffectSteps(boolean used, List<At> steps, int able, int held, int 
     public static EffectSteps of(Show show, Effect effect) {
         Motions motions = show.resolver().motions();
         Selection hand = show.hand().selection();
-        List<UnitId> able = hand.units().stream()
+        Set<UnitId> able = hand.units().stream()
                 .filter(u -> moves(show, motions, effect, u))
-                .toList();
+                .collect(Collectors.toCollection(LinkedHashSet::new));
         List<UnitId> using = EffectUsers.units(show, effect.id());
-        List<At> steps = using.isEmpty() ? wouldBe(show, effect, hand, able) : standing(show, effect, using);
+        List<At> steps = using.isEmpty() ? wouldBe(effect, hand, able) : standing(show, effect, using);
         Lights lights = show.lights();
         long dark = (using.isEmpty() ? able : using)
                 .stream()
@@ -61,7 +64,7 @@ public record EffectSteps(boolean used, List<At> steps, int able, int held, int 
                 .anyMatch(u -> !motions.of(effect, u).isEmpty());
     }
 
-    private static List<At> wouldBe(Show show, Effect effect, Selection hand, List<UnitId> able) {
+    private static List<At> wouldBe(Effect effect, Selection hand, Set<UnitId> able) {
         List<At> steps = new ArrayList<>();
         int n = hand.steps().size();
         for (int i = 0; i < n; i++) {

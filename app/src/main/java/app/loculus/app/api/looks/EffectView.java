@@ -34,7 +34,9 @@ import java.util.stream.IntStream;
  * @param rate rounds a minute
  * @param turns rounds it has turned now
  * @param used whether it moves those in the steps; else it would lay itself so over those in hand
- * @param steps at most 200 of them
+ * @param steps those that are drawn: at most 100, evenly taken of all there are
+ * @param allSteps how many there are; @param allUnits how many units they are
+ * @param ownSteps how many of all turn at a rate or go to a size of their own
  * @param able how many of those in hand have something of it; @param held how many are in hand
  * @param reach all, some or none of those in hand
  * @param dark how many in the steps give no light, and get none by it
@@ -54,6 +56,9 @@ record EffectView(
         AlongView along,
         boolean used,
         List<StepView> steps,
+        int allSteps,
+        int allUnits,
+        int ownSteps,
         int able,
         int held,
         String reach,
@@ -62,7 +67,7 @@ record EffectView(
         List<String> looks,
         int moreLooks) {
 
-    private static final int MOST_STEPS = 200;
+    private static final int MOST_STEPS = 100;
     private static final int MOST_LOOKS = 6;
     private static final int SAMPLES = 96;
 
@@ -126,8 +131,7 @@ record EffectView(
 
     static EffectView of(Show show, Effect effect, Beats beats) {
         EffectSteps steps = EffectSteps.of(show, effect);
-        List<EffectSteps.At> dots =
-                dots(effect, steps).stream().limit(MOST_STEPS).toList();
+        List<EffectSteps.At> dots = thinned(dots(effect, steps));
         List<Look> looks = EffectUsers.looks(show, effect.id());
         return new EffectView(
                 effect.id().value(),
@@ -143,6 +147,9 @@ record EffectView(
                 along(effect.along()),
                 steps.used(),
                 dots.stream().map(at -> step(show, effect, at, beats)).toList(),
+                steps.steps().size(),
+                steps.steps().stream().mapToInt(at -> at.units().size()).sum(),
+                (int) steps.steps().stream().filter(at -> own(at.use())).count(),
                 steps.able(),
                 steps.held(),
                 steps.able() == 0 ? "none" : steps.able() == steps.held() ? "all" : "some",
@@ -164,6 +171,24 @@ record EffectView(
                                 at.units().stream().map(u -> new EffectSteps.At(List.of(u), at.use(), at.offset())))
                         .toList()
                 : steps.steps();
+    }
+
+    private static boolean own(Use use) {
+        return use.rate().isPresent() || use.size().isPresent();
+    }
+
+    /** No more than can be drawn, from the first to the last. */
+    private static <T> List<T> thinned(List<T> all) {
+        return all.size() <= MOST_STEPS
+                ? all
+                : IntStream.range(0, MOST_STEPS)
+                        .mapToObj(i -> all.get((int) ((long) i * all.size() / MOST_STEPS)))
+                        .toList();
+    }
+
+    /** As exact as it can be drawn. */
+    private static double drawn(double value) {
+        return Math.round(value * 1e4) / 1e4;
     }
 
     private static boolean random(Movement movement) {
@@ -190,7 +215,8 @@ record EffectView(
                     UnitId unit = at.units().get(0);
                     double from = Math.floor(beats.turns(effect, at.use(), 0));
                     return IntStream.range(0, CHANCES)
-                            .mapToObj(i -> wave.at(from + i, unit.fixture().value(), unit.cell()))
+                            .mapToObj(
+                                    i -> drawn(wave.at(from + i, unit.fixture().value(), unit.cell())))
                             .toList();
                 })
                 .toList();
@@ -236,7 +262,7 @@ record EffectView(
                     List.of(),
                     IntStream.rangeClosed(0, SAMPLES)
                             .mapToObj(i -> i / (double) SAMPLES)
-                            .map(p -> List.of(s.across(p), s.along(p)))
+                            .map(p -> List.of(drawn(s.across(p)), drawn(s.along(p))))
                             .toList(),
                     List.of());
         }
@@ -293,7 +319,7 @@ record EffectView(
                 "",
                 palettes(show, w.palettes()),
                 IntStream.rangeClosed(0, SAMPLES)
-                        .mapToObj(i -> w.at(at(w, i), w.form() == Form.RANDOM ? i / 8 + 1 : 1, 0))
+                        .mapToObj(i -> drawn(w.at(at(w, i), w.form() == Form.RANDOM ? i / 8 + 1 : 1, 0)))
                         .toList(),
                 List.of(),
                 chances);
