@@ -64,7 +64,7 @@ export function EffectSheet({ effect, at, held }: Props) {
                   </Button>
                 </>
               )}
-              {effect.units > 0 && held && (
+              {effect.units > 0 && held && effect.reached && (
                 <Button
                   label="Ends it on what is in hand; what it moved around stays"
                   onClick={() => void runLines([effect.number > 0 ? `${named} off` : 'effects off'])}
@@ -89,8 +89,13 @@ export function EffectSheet({ effect, at, held }: Props) {
               )}
             </span>
           </div>
-          <Parts effect={effect} part={part} onPart={setPart} />
-          <div className="flex min-h-0 flex-1 items-center justify-center p-2">
+          {!effect.reached && (
+            <p role="status" className="px-3 pt-1.5 text-[12px] text-ink-2">
+              It has no number: to change it, take those in hand that it moves, or open the look that uses it.
+            </p>
+          )}
+          {effect.reached && <Parts effect={effect} part={part} onPart={setPart} />}
+          <div className="flex min-h-0 flex-1 items-center justify-center p-2" inert={!effect.reached}>
             {m?.kind === 'wave' && <EffectCurve effect={effect} movement={m} edit={edit} at={at} />}
             {m?.kind === 'shape' && <EffectPath effect={effect} movement={m} edit={edit} at={at} />}
             {m?.kind === 'run' && <EffectBand effect={effect} movement={m} edit={edit} at={at} />}
@@ -106,7 +111,7 @@ export function EffectSheet({ effect, at, held }: Props) {
           <Stage />
         </div>
       </div>
-      {m && <EffectPanels effect={effect} movement={m} edit={edit} />}
+      <div inert={!effect.reached}>{m && <EffectPanels effect={effect} movement={m} edit={edit} />}</div>
       <p className="text-[12px] text-ink-2">
         Each dot is a step at its place in the round. Drag the circles for ends and size, the square for the
         middle, a dot along the round to shift them all.

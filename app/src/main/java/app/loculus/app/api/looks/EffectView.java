@@ -2,6 +2,7 @@ package app.loculus.app.api.looks;
 
 import app.loculus.app.api.PaletteFace;
 import app.loculus.core.desk.EffectSteps;
+import app.loculus.core.edit.effect.EffectFinder;
 import app.loculus.core.edit.effect.EffectWords;
 import app.loculus.core.effect.Along;
 import app.loculus.core.effect.Beats;
@@ -33,6 +34,7 @@ import java.util.stream.IntStream;
  * @param words what it does; @param line as the line writes it
  * @param rate rounds a minute
  * @param turns rounds it has turned now
+ * @param reached whether the line can change it: by its number, or because it moves those in hand
  * @param used whether it moves those in the steps; else it would lay itself so over those in hand
  * @param steps those that are drawn: at most 100, evenly taken of all there are
  * @param allSteps how many there are; @param allUnits how many units they are
@@ -54,6 +56,7 @@ record EffectView(
         double turns,
         List<MovementView> movements,
         AlongView along,
+        boolean reached,
         boolean used,
         List<StepView> steps,
         int allSteps,
@@ -145,6 +148,7 @@ record EffectView(
                         .map(m -> movement(show, m, chances(effect, m, dots, beats)))
                         .toList(),
                 along(effect.along()),
+                effect.number().isPresent() || EffectFinder.meant(show, effect),
                 steps.used(),
                 dots.stream().map(at -> step(show, effect, at, beats)).toList(),
                 steps.steps().size(),

@@ -2,6 +2,7 @@ package app.loculus.app.api.looks;
 
 import app.loculus.app.rig.RigForeseen;
 import app.loculus.app.session.Shows;
+import app.loculus.core.dmx.FrameRenderer;
 import app.loculus.core.edit.look.LookContents;
 import app.loculus.core.edit.look.LookFinder;
 import app.loculus.core.edit.look.LookLight;
@@ -10,6 +11,7 @@ import app.loculus.core.look.Cue;
 import app.loculus.core.look.CueId;
 import app.loculus.core.look.Look;
 import app.loculus.core.problem.Refusal;
+import app.loculus.core.resolve.Scene;
 import app.loculus.core.show.PartKinds;
 import app.loculus.core.show.Show;
 import java.util.List;
@@ -79,7 +81,7 @@ class LooksController {
     @GetMapping(value = "/api/shows/{id}/cues/{cue}/light", produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
     byte[] cueLight(@PathVariable long id, @PathVariable int cue) {
         Show show = shows.get(id).show();
-        return RigForeseen.of(show.patch(), LookLight.of(show, found(show, cue)));
+        return lit(show, LookLight.of(show, found(show, cue)));
     }
 
     /** The same for a submaster, full up, or a look. @param kind submaster or look; @param number its number */
@@ -88,11 +90,15 @@ class LooksController {
             produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
     byte[] keptLight(@PathVariable long id, @PathVariable String kind, @PathVariable int number) {
         Show show = shows.get(id).show();
-        return RigForeseen.of(
-                show.patch(),
+        return lit(
+                show,
                 kind.equals("submaster")
                         ? LookLight.of(show, LookFinder.submaster(show, number))
                         : LookLight.of(show, LookFinder.look(show, number)));
+    }
+
+    private static byte[] lit(Show show, Scene scene) {
+        return RigForeseen.of(show.patch(), new FrameRenderer().render(scene)::slots);
     }
 
     private static Cue found(Show show, int cue) {

@@ -74,26 +74,14 @@ public final class EffectFinder {
     public static Effect inHand(Draft draft) {
         draft.reads(PartKinds.VALUES);
         Show show = draft.show();
-        Collection<UnitId> units = show.hand().selection().isEmpty()
-                ? show.programmer().values().keySet()
-                : show.hand().selection().units().stream()
-                        .flatMap(u -> Touching.withCells(show.patch(), u).stream())
-                        .toList();
-        Set<Effect> found = new LinkedHashSet<>();
-        units.forEach(u -> show.programmer().of(u).moved().stream()
-                .map(Use::effect)
-                .flatMap(e -> show.effect(e).stream())
-                .forEach(found::add));
-        if (found.isEmpty()) {
+        List<Effect> from = ofHand(show);
+        if (from.isEmpty()) {
             throw Refusal.of(
                     "effect.none",
                     "effect",
                     "Nothing that is set moves.",
                     WayOut.advice("Set it first, for example sine of dimmer at 20 thru 80 rate 30 offset round."));
         }
-        Optional<Effect> latest =
-                found.stream().filter(e -> e.number().isEmpty()).max(Comparator.comparingInt(e -> e.id().value()));
-        List<Effect> from = latest.map(List::of).orElseGet(() -> List.copyOf(found));
         if (from.size() > 1) {
             throw Refusal.of(
                     "effect.several",
@@ -108,5 +96,27 @@ public final class EffectFinder {
                     WayOut.advice("Take those in hand that only one of them moves."));
         }
         return from.get(0);
+    }
+
+    /** Whether an effect is the one that is meant where none is named. */
+    public static boolean meant(Show show, Effect effect) {
+        return ofHand(show).equals(List.of(effect));
+    }
+
+    /** What moves those in hand, or anybody when nobody is; of several only the latest without a number, if there is one. */
+    private static List<Effect> ofHand(Show show) {
+        Collection<UnitId> units = show.hand().selection().isEmpty()
+                ? show.programmer().values().keySet()
+                : show.hand().selection().units().stream()
+                        .flatMap(u -> Touching.withCells(show.patch(), u).stream())
+                        .toList();
+        Set<Effect> found = new LinkedHashSet<>();
+        units.forEach(u -> show.programmer().of(u).moved().stream()
+                .map(Use::effect)
+                .flatMap(e -> show.effect(e).stream())
+                .forEach(found::add));
+        Optional<Effect> latest =
+                found.stream().filter(e -> e.number().isEmpty()).max(Comparator.comparingInt(e -> e.id().value()));
+        return latest.map(List::of).orElseGet(() -> List.copyOf(found));
     }
 }
