@@ -234,9 +234,18 @@ class LooksIT extends InLooks {
         button("^Back$").click();
         lit(3, 0);
         assertThat(page.getByText("Live")).isVisible();
-        page.evaluate("async () => { const live = (await (await fetch('/api/shows')).json()).find((s) => s.live).id;"
-                + " await fetch(`/api/shows/${live}/play`, { method: 'POST', headers: { 'Content-Type': 'application/json' },"
-                + " body: JSON.stringify({ press: 'blind', on: true }) }); }");
+        blind(true);
         assertThat(page.getByText("Blind")).isVisible();
+        blind(false);
+        assertThat(page.getByText("Live")).isVisible();
+    }
+
+    /** Pressed elsewhere. */
+    private static void blind(boolean on) {
+        page.evaluate(
+                "async (on) => { const live = (await (await fetch('/api/shows')).json()).find((s) => s.live).id;"
+                        + " await fetch(`/api/shows/${live}/play`, { method: 'POST', headers: { 'Content-Type': 'application/json' },"
+                        + " body: JSON.stringify({ press: 'blind', on }) }); }",
+                on);
     }
 }

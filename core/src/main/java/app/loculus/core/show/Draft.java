@@ -11,6 +11,7 @@ import app.loculus.core.problem.Refusal;
 import app.loculus.core.problem.WayOut;
 import app.loculus.core.profile.Profile;
 import app.loculus.core.programmer.Hand;
+import app.loculus.core.programmer.Programmer;
 import app.loculus.core.programmer.Touching;
 import app.loculus.core.programmer.UnitValues;
 import app.loculus.core.resolve.Layer;
@@ -155,8 +156,13 @@ public final class Draft {
 
     /** Sets working values by the rules of touching, from what is set now. */
     public Touching touching() {
+        return touching(show().programmer().values());
+    }
+
+    /** The same for values that are kept elsewhere. */
+    public Touching touching(Map<UnitId, UnitValues> values) {
         Show base = show();
-        return new Touching(base.patch(), base.programmer(), new OnStage(base.unlit()));
+        return new Touching(base.patch(), new Programmer(base.hand(), values), new OnStage(base.unlit()));
     }
 
     /** What is in hand. @throws Refusal when nothing is */

@@ -360,6 +360,66 @@ class EffectEditsTest {
         assertThat(EffectUsers.units(deleted, effect(deleted, 1).id())).hasSize(1);
     }
 
+    private static List<String> movedIn(Map<UnitId, UnitValues> values) {
+        return values.entrySet().stream()
+                .flatMap(e -> e.getValue().byAttribute().entrySet().stream()
+                        .filter(a -> a.getValue().value() instanceof AttributeValue.Moved)
+                        .map(a -> e.getKey().cell() + " " + a.getKey().name()))
+                .toList();
+    }
+
+    @Test
+    void cells_follow_an_effect_that_comes_to_move_them_in_hand_and_in_looks() {
+        Show before = Rig.after(
+                Rig.everyKind(),
+                "51 sine of dimmer at 20 thru 80",
+                "record effect 1 \"Wave\"",
+                "record cue 1 \"Waves\"");
+        assertThat(movedIn(before.programmer().values())).contains("0 Dimmer").doesNotContain("1 ColorAdd_R");
+        Show after = Rig.after(before, "edit effect 1 sine of red at 0 thru 100");
+        assertThat(movedIn(after.programmer().values()))
+                .contains("1 ColorAdd_R", "2 ColorAdd_R", "3 ColorAdd_R", "4 ColorAdd_R");
+        assertThat(movedIn(
+                        after.look(after.cues(after.lists().get(0).id()).get(0).look())
+                                .values()))
+                .contains("1 ColorAdd_R", "4 ColorAdd_R");
+        // And back from the cells to the whole of them.
+        Show cells = Rig.after(
+                Rig.everyKind(),
+                "51 sine of red at 0 thru 100",
+                "record effect 1 \"Wave\"",
+                "edit effect 1 sine of dimmer at 20 thru 80");
+        assertThat(movedIn(cells.programmer().values())).contains("0 Dimmer");
+        Show one = Rig.after(
+                Rig.everyKind(),
+                "51.2 sine of red at 0 thru 100",
+                "record effect 1 \"Wave\"",
+                "edit effect 1 sine of dimmer at 20 thru 80");
+        assertThat(movedIn(one.programmer().values()))
+                .as("one cell is not the whole")
+                .doesNotContain("0 Dimmer");
+    }
+
+    @Test
+    void modes_that_a_changed_effect_needs_are_set_and_what_was_set_to_something_else_stays() {
+        Show panel = Rig.after(Rig.everyKind(), "61 sine of dimmer at 20 thru 80", "record effect 1 \"Wave\"");
+        assertThat(values(panel, 61).byAttribute().values()).noneMatch(Touched::companion);
+        Show red = Rig.after(panel, "edit effect 1 sine of red at 0 thru 100");
+        Show anew = Rig.after(Rig.everyKind(), "61 sine of red at 0 thru 100");
+        Map<Attribute, Touched> companions =
+                new java.util.LinkedHashMap<>(values(red, 61).byAttribute());
+        companions.values().removeIf(t -> !t.companion());
+        assertThat(companions).isNotEmpty();
+        assertThat(values(anew, 61).byAttribute()).containsAllEntriesOf(companions);
+        Show zoomed = Rig.after(
+                Rig.everyKind(),
+                "11 zoom at 20",
+                "11 sine of dimmer at 20 thru 80",
+                "record effect 1 \"Wave\"",
+                "edit effect 1 also sine of zoom at 0 thru 100");
+        assertThat(value(zoomed, 11, "Zoom")).isInstanceOf(AttributeValue.Level.class);
+    }
+
     @Test
     void the_desk_says_who_stands_where() {
         Show show = swell();

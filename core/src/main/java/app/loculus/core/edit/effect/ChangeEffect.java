@@ -42,6 +42,9 @@ public record ChangeEffect(EffectId effect, Optional<Integer> part, List<Change>
             after = change.on(after, part, draft);
         }
         draft.put(PartKinds.EFFECTS, after);
+        if (Following.elsewhere(before, after)) {
+            Following.everywhere(draft, after);
+        }
         draft.say(
                 after.equals(before)
                         ? before + " is so already"

@@ -80,7 +80,8 @@ final class Laying {
         return !moves.isEmpty();
     }
 
-    private static Optional<FunctionValue> goes(Move move) {
+    /** A place that it moves through; empty when that goes by what lies below. */
+    static Optional<FunctionValue> goes(Move move) {
         return move.relative() ? Optional.empty() : Optional.ofNullable(move.at(null, 0, Optional.empty()));
     }
 
