@@ -1,10 +1,12 @@
 import { useRef } from 'react';
 import type { EffectView } from '../../api/client';
+import { attempt } from '../../app/notices';
 import { quoted } from '../../app/run';
 import { Niche } from '../../ui/Niche';
 import { runLines } from '../looks/run-lines';
 import { useSwap } from '../niches/useSwap';
 import { EffectFace } from './EffectFace';
+import { OUT_OF_REACH } from './effects-model';
 
 interface Props {
   effect: EffectView;
@@ -34,11 +36,7 @@ export function EffectNiche({ effect, active, onPress }: Props) {
         if (!moved.current) onPress();
         moved.current = false;
       }}
-      onRename={async (name) =>
-        (await runLines([
-          number > 0 ? `rename effect ${number} ${quoted(name)}` : `record effect ${quoted(name)}`,
-        ])) !== undefined
-      }
+      onRename={(name) => named(effect, name)}
       drag={{
         ref: swap.ref,
         over: swap.over,
@@ -59,4 +57,13 @@ export function EffectNiche({ effect, active, onPress }: Props) {
       }}
     />
   );
+}
+
+/** Renames it, or records it under a name where the line would reach it. */
+async function named(effect: EffectView, name: string) {
+  const line =
+    effect.number > 0 ? `rename effect ${effect.number} ${quoted(name)}` : `record effect ${quoted(name)}`;
+  if (effect.reached) return (await runLines([line])) !== undefined;
+  await attempt(() => Promise.reject(new Error(OUT_OF_REACH)));
+  return false;
 }

@@ -9,7 +9,7 @@ import { EffectCurve } from './EffectCurve';
 import { EffectPanels } from './EffectPanels';
 import { EffectPath } from './EffectPath';
 import { NumberField } from './NumberField';
-import { BEGINNINGS, called, editLine, partWords, standingWords } from './effects-model';
+import { BEGINNINGS, called, editLine, OUT_OF_REACH, partWords, standingWords } from './effects-model';
 
 interface Props {
   effect: EffectView;
@@ -91,7 +91,7 @@ export function EffectSheet({ effect, at, held }: Props) {
           </div>
           {!effect.reached && (
             <p role="status" className="px-3 pt-1.5 text-[12px] text-ink-2">
-              It has no number: to change it, take those in hand that it moves, or open the look that uses it.
+              {OUT_OF_REACH}
             </p>
           )}
           {effect.reached && <Parts effect={effect} part={part} onPart={setPart} />}

@@ -17,6 +17,10 @@ export const BEGINNINGS = [
 export const editLine = (effect: EffectView, part = 0) =>
   `edit effect${effect.number > 0 ? ` ${effect.number}` : ''}${part > 0 ? ` part ${part}` : ''}`;
 
+/** Why an effect cannot be changed that only looks use and that has no number, and what to do. */
+export const OUT_OF_REACH =
+  'It has no number: to change it, take those in hand that it moves, or open the look that uses it.';
+
 /** One of the things it does, in a word or two. */
 export const partWords = (m: MovementView) =>
   m.kind === 'run'

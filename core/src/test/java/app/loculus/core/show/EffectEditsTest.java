@@ -383,6 +383,12 @@ class EffectEditsTest {
                         after.look(after.cues(after.lists().get(0).id()).get(0).look())
                                 .values()))
                 .contains("1 ColorAdd_R", "4 ColorAdd_R");
+        assertThat(after.look(after.cues(after.lists().get(0).id()).get(0).look())
+                        .values()
+                        .values())
+                .as("what the rest of the mix happens to be on stage does not come into the cue")
+                .allSatisfy(v -> assertThat(v.byAttribute().values())
+                        .allSatisfy(t -> assertThat(t.value()).isInstanceOf(AttributeValue.Moved.class)));
         // And back from the cells to the whole of them.
         Show cells = Rig.after(
                 Rig.everyKind(),

@@ -20,6 +20,9 @@ final class Pages implements AutoCloseable {
     private static final double WIDTH = PDRectangle.A4.getWidth() - 2 * SIDE;
     private static final double GAP = 8;
 
+    /** What rows have at most on one page, below its heads. */
+    private static final double PAGE = TOP - FOOT - 60;
+
     private static final double TITLE = 17;
     private static final double HEADING = 11;
     private static final double TEXT = 8.5;
@@ -112,10 +115,8 @@ final class Pages implements AutoCloseable {
             lines.add(cell);
             high = Math.max(high, cell.size());
         }
-        room(Math.min(high, KEPT_LINES * KEPT_LINES) * LEADING + ROW_GAP);
-        if (high * LEADING + ROW_GAP <= TOP - FOOT - LEADING * 5) {
-            room(high * LEADING + ROW_GAP);
-        }
+        double whole = high * LEADING + ROW_GAP;
+        room(whole <= PAGE ? whole : KEPT_LINES * LEADING);
         for (int line = 0; line < high; line++) {
             room(LEADING);
             y -= LEADING;

@@ -19,12 +19,10 @@ import app.loculus.core.show.EffectUsers;
 import app.loculus.core.show.LookHolders;
 import app.loculus.core.show.Show;
 import app.loculus.core.value.AttributeValue;
-import app.loculus.core.value.EffectId;
 import app.loculus.core.value.PaletteId;
 import app.loculus.core.value.Use;
 import java.util.List;
 import java.util.Locale;
-import java.util.Optional;
 import java.util.stream.IntStream;
 
 /**
@@ -33,7 +31,6 @@ import java.util.stream.IntStream;
  * @param number 0 for one that is set and not recorded
  * @param words what it does; @param line as the line writes it
  * @param rate rounds a minute
- * @param turns rounds it has turned now
  * @param reached whether the line can change it: by its number, or because it moves those in hand
  * @param used whether it moves those in the steps; else it would lay itself so over those in hand
  * @param steps those that are drawn: at most 100, evenly taken of all there are
@@ -53,7 +50,6 @@ record EffectView(
         String words,
         String line,
         double rate,
-        double turns,
         List<MovementView> movements,
         AlongView along,
         boolean reached,
@@ -143,7 +139,6 @@ record EffectView(
                 EffectWords.of(show, effect),
                 EffectWords.line(show, effect),
                 effect.rate(),
-                beats.turns(effect.along(Along.ALIKE), first(effect.id()), 0),
                 effect.movements().stream()
                         .map(m -> movement(show, m, chances(effect, m, dots, beats)))
                         .toList(),
@@ -224,10 +219,6 @@ record EffectView(
                             .toList();
                 })
                 .toList();
-    }
-
-    private static Use first(EffectId effect) {
-        return new Use(effect, 0, 1, Optional.empty(), Optional.empty());
     }
 
     private static AlongView along(Along a) {

@@ -6,6 +6,8 @@ import app.loculus.core.look.Look;
 import app.loculus.core.motion.Motions;
 import app.loculus.core.patch.FixtureId;
 import app.loculus.core.patch.UnitId;
+import app.loculus.core.profile.Attribute;
+import app.loculus.core.programmer.Touched;
 import app.loculus.core.programmer.Touching;
 import app.loculus.core.programmer.UnitValues;
 import app.loculus.core.show.Draft;
@@ -52,13 +54,24 @@ final class Following {
             draft.setAll(own);
         }
         for (Look look : EffectUsers.looks(show, effect.id())) {
-            Map<UnitId, UnitValues> kept = more(show, effect, look.values(), draft.touching(look.values()));
-            if (!kept.isEmpty()) {
-                Map<UnitId, UnitValues> all = new TreeMap<>(look.values());
-                all.putAll(kept);
+            Map<UnitId, UnitValues> all = new TreeMap<>(look.values());
+            more(show, effect, look.values(), draft.touching(look.values()))
+                    .forEach((unit, values) ->
+                            all.put(unit, kept(look.values().getOrDefault(unit, UnitValues.NONE), values)));
+            if (!all.equals(look.values())) {
                 draft.put(PartKinds.LOOKS, look.holding(all));
             }
         }
+    }
+
+    /** Of a look, what moves and its modes: the rest of a mix, as it happens to be on stage now, is none of its business. */
+    private static UnitValues kept(UnitValues before, UnitValues after) {
+        Map<Attribute, Touched> left = new LinkedHashMap<>(after.byAttribute());
+        left.entrySet()
+                .removeIf(e -> before.get(e.getKey()).isEmpty()
+                        && !e.getValue().companion()
+                        && e.getValue().value().moved().isEmpty());
+        return new UnitValues(left, after.asked());
     }
 
     private static Map<UnitId, UnitValues> more(
