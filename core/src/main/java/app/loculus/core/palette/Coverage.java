@@ -21,7 +21,7 @@ import java.util.stream.Collectors;
 
 /**
  * Palettes by types: how the fixtures of each type in one mode follow each palette. Worked out anew only for palettes
- * that have changed; a palette that follows others or stands at a mark, only when nothing has. Safe to share between threads.
+ * that have changed; a palette that follows others or stands at a mark, when one of those has or anything was patched. Safe to share between threads.
  */
 public final class Coverage {
 
@@ -100,11 +100,11 @@ public final class Coverage {
         Optional<Coverage> usable = before.filter(b -> b.patch == patch || alike(b.patch, patch));
         List<Type> types = usable.map(b -> b.types).orElseGet(() -> types(patch));
         Map<Palette, List<Crossing>> crossings = new IdentityHashMap<>();
-        boolean same =
-                usable.filter(b -> b.patch == patch && b.shelf.sameAs(shelf)).isPresent();
+        boolean samePatch = usable.filter(b -> b.patch == patch).isPresent();
         for (Palette palette : shelf.palettes().values()) {
             List<Crossing> known = usable.map(b -> b.crossings.get(palette)).orElse(null);
-            boolean holds = known != null && (!palette.perUnit() || same);
+            boolean holds = known != null
+                    && (!palette.perUnit() || samePatch && usable.get().shelf.givesAlike(palette, shelf));
             crossings.put(palette, holds ? known : crossings(patch, types, palette, giver));
         }
         return new Coverage(patch, types, crossings, shelf);

@@ -9,9 +9,7 @@ import app.loculus.core.value.ColourAnswer;
 import app.loculus.core.value.ColourAnswers;
 import app.loculus.core.value.PaletteId;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
-import java.util.concurrent.ConcurrentHashMap;
 
 /** Works out what palettes give units, and remembers it for those that are all given the same. */
 public final class Giver {
@@ -19,46 +17,26 @@ public final class Giver {
     /** A show refuses circles; while it is being edited one may stand there for a moment. */
     private static final int LONGEST_CHAIN = 32;
 
-    private record One(Palette palette, UnitId unit) {}
-
-    private record Kin(Palette palette, String profile, String mode, int cell) {}
-
-    /** More than any show holds at once; beyond it the memory starts afresh. */
-    private static final int MOST_REMEMBERED = 100_000;
-
-    private final Map<Kin, Given> common;
-    /** What units are given on their own: goes by where they hang and by other palettes too. */
-    private final Map<One, Given> single;
-
+    private final GivenMemory memory;
     private final Patch patch;
     private final Shelf shelf;
     private final ColourAnswers answers;
 
     public Giver(Patch patch, Shelf shelf, ColourAnswers answers) {
-        this(patch, shelf, answers, new ConcurrentHashMap<>(), new ConcurrentHashMap<>());
+        this(patch, shelf, answers, new GivenMemory());
     }
 
-    private Giver(Patch patch, Shelf shelf, ColourAnswers answers, Map<Kin, Given> common, Map<One, Given> single) {
-        this.common = common;
-        this.single = single;
+    private Giver(Patch patch, Shelf shelf, ColourAnswers answers, GivenMemory memory) {
         this.patch = patch;
         this.shelf = shelf;
         this.answers = answers;
+        this.memory = memory;
     }
 
-    /**
-     * The same for another moment of a show. What was worked out for kin goes by palette, profile and mode alone, so that
-     * it holds as long as the profiles do; what was worked out for single units, as long as nothing was patched or recorded.
-     */
+    /** The same for another moment of a show, with what of this one still holds. */
     public Giver on(Patch other, Shelf otherShelf) {
-        boolean holds = other.profiles() == patch.profiles() && common.size() < MOST_REMEMBERED;
-        boolean same = other == patch && shelf.gives(otherShelf) && single.size() < MOST_REMEMBERED;
-        return new Giver(
-                other,
-                otherShelf,
-                answers,
-                holds ? common : new ConcurrentHashMap<>(),
-                same ? single : new ConcurrentHashMap<>());
+        boolean holds = other.profiles() == patch.profiles();
+        return new Giver(other, otherShelf, answers, holds ? memory.on(shelf, otherShelf) : new GivenMemory());
     }
 
     public Given give(Palette palette, UnitId unit) {
@@ -72,15 +50,9 @@ public final class Giver {
             // Deeper in a chain it may be cut short.
             return depth > 0
                     ? work(palette, unit, fixture, depth)
-                    : single.computeIfAbsent(new One(palette, unit), one -> work(palette, unit, fixture, depth));
+                    : memory.own(palette, unit, fixture, () -> work(palette, unit, fixture, depth));
         }
-        Kin kin = new Kin(palette, fixture.profile().value(), fixture.mode(), unit.cell());
-        Given known = common.get(kin);
-        if (known == null) {
-            known = work(palette, unit, fixture, depth);
-            common.put(kin, known);
-        }
-        return known;
+        return memory.kin(palette, unit.cell(), fixture, () -> work(palette, unit, fixture, depth));
     }
 
     private Given work(Palette palette, UnitId unit, Fixture fixture, int depth) {

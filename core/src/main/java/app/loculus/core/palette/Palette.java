@@ -9,12 +9,16 @@ import app.loculus.core.profile.Kind;
 import app.loculus.core.value.AttributeValue;
 import app.loculus.core.value.PaletteId;
 import java.util.Collection;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 
 /** A numbered, named set of entries of one kind. Immutable. */
 public final class Palette {
@@ -26,7 +30,7 @@ public final class Palette {
     private final Optional<Chromaticity> intent;
     private final Optional<MarkId> aim;
     private final Label label;
-    private final boolean refers;
+    private final Set<PaletteId> followed;
     private final int hash;
     private final Map<ScopeKey, Map<Attribute, Entry>> byScope = new LinkedHashMap<>();
 
@@ -69,7 +73,9 @@ public final class Palette {
         entries.forEach(e ->
                 byScope.computeIfAbsent(e.scope(), s -> new LinkedHashMap<>()).put(e.attribute(), e));
         this.hash = Objects.hash(id, kind, number, name);
-        this.refers = entries.stream().anyMatch(e -> e.value().followed().isPresent());
+        this.followed = entries.stream()
+                .flatMap(e -> e.value().followed().stream())
+                .collect(Collectors.toCollection(LinkedHashSet::new));
     }
 
     public PaletteId id() {
@@ -103,7 +109,7 @@ public final class Palette {
 
     /** Whether each unit is given something of its own, though it has no entries of its own. */
     public boolean perUnit() {
-        return refers || aim.isPresent();
+        return refers() || aim.isPresent();
     }
 
     public Label label() {
@@ -126,18 +132,16 @@ public final class Palette {
 
     /** Whether it follows other palettes. */
     public boolean refers() {
-        return refers;
+        return !followed.isEmpty();
     }
 
     /** The palettes it follows itself. */
-    public java.util.Set<PaletteId> followed() {
-        return entries().stream()
-                .flatMap(e -> e.value().followed().stream())
-                .collect(java.util.stream.Collectors.toCollection(java.util.LinkedHashSet::new));
+    public Set<PaletteId> followed() {
+        return Collections.unmodifiableSet(followed);
     }
 
-    public java.util.Set<ScopeKey> scopes() {
-        return java.util.Collections.unmodifiableSet(byScope.keySet());
+    public Set<ScopeKey> scopes() {
+        return Collections.unmodifiableSet(byScope.keySet());
     }
 
     public Map<Attribute, Entry> entries(ScopeKey scope) {

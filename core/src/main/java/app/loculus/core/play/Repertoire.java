@@ -48,6 +48,23 @@ public final class Repertoire {
         }
     }
 
+    /** What was worked out and may still hold at another moment; it knows nothing of the show that it was worked out for. */
+    public static final class Worked {
+
+        private final Resolver resolver;
+        private final Contents contents;
+
+        private Worked(Resolver resolver, Contents contents) {
+            this.resolver = resolver;
+            this.contents = contents;
+        }
+
+        /** Everything that can be played at another moment of a show, with what of this still holds. */
+        public Repertoire on(Scene now, Parts parts, Function<GroupId, List<UnitId>> members) {
+            return new Repertoire(now, parts, members, resolver.on(now.bare()), contents);
+        }
+    }
+
     private final Scene scene;
     private final Parts parts;
     private final Function<GroupId, List<UnitId>> members;
@@ -81,9 +98,9 @@ public final class Repertoire {
         return all.stream().sorted(Comparator.comparing(Cue::number)).toList();
     }
 
-    /** The same for another moment of a show, with what of this one still holds. */
-    public Repertoire on(Scene now, Parts nowParts, Function<GroupId, List<UnitId>> nowMembers) {
-        return new Repertoire(now, nowParts, nowMembers, resolver.on(now.bare()), contents);
+    /** What may be carried to another moment of the show. */
+    public Worked worked() {
+        return new Worked(resolver, contents);
     }
 
     /** Whether nothing that matters here differs. */

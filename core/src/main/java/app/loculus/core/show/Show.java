@@ -60,7 +60,7 @@ public final class Show {
 
     private final Optional<Resolver> resolved;
 
-    private final Optional<Repertoire> played;
+    private final Optional<Repertoire.Worked> played;
 
     /** What runs under the programmer while this is looked at; no part of the show. */
     private final List<Layer> below;
@@ -90,7 +90,7 @@ public final class Show {
         this.answers = before.answers;
         this.known = Optional.ofNullable(before.coverage).or(() -> before.known);
         this.resolved = Optional.ofNullable(before.resolver).or(() -> before.resolved);
-        this.played = Optional.ofNullable(before.repertoire).or(() -> before.played);
+        this.played = Optional.ofNullable(before.repertoire).map(Repertoire::worked).or(() -> before.played);
         this.below = before.below;
         this.recipes = before.recipes.after(before, this, delta);
     }
@@ -103,7 +103,7 @@ public final class Show {
         this.answers = same.answers;
         this.known = Optional.ofNullable(same.coverage).or(() -> same.known);
         this.resolved = Optional.ofNullable(same.resolver).or(() -> same.resolved);
-        this.played = Optional.ofNullable(same.repertoire).or(() -> same.played);
+        this.played = Optional.ofNullable(same.repertoire).map(Repertoire::worked).or(() -> same.played);
         this.below = List.copyOf(below);
         this.recipes = same.recipes;
     }
