@@ -2,6 +2,7 @@ package app.loculus.app.store.disk;
 
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.nio.channels.FileChannel;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
@@ -72,11 +73,21 @@ public final class Backups {
             Path to = next(folder, clock);
             Path half = to.resolveSibling(to.getFileName() + ".part");
             Files.copy(database, half, StandardCopyOption.REPLACE_EXISTING);
-            Files.move(half, to, StandardCopyOption.ATOMIC_MOVE);
+            keep(half, to);
             prune(folder);
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
+    }
+
+    /** Gives a copy its name when it is whole on the disk. */
+    static void keep(Path half, Path to) throws IOException {
+        Medium medium = new Medium();
+        try (FileChannel channel = medium.open(half)) {
+            channel.force(true);
+        }
+        Files.move(half, to, StandardCopyOption.ATOMIC_MOVE);
+        medium.syncFolder(to.getParent());
     }
 
     static void prune(Path folder) throws IOException {

@@ -28,9 +28,20 @@ public final class DataFolder implements Room {
         this.inMemory = inMemory;
     }
 
-    /** Size of the database's file in octets. */
+    /** What the database takes with its log, in octets. */
     public long octets() {
-        return inMemory ? 0 : database().toFile().length();
+        if (inMemory) {
+            return 0;
+        }
+        long octets = database().toFile().length();
+        try {
+            for (Path segment : new Medium().list(folder, AheadSegment.PREFIX)) {
+                octets += segment.toFile().length();
+            }
+        } catch (IOException e) {
+            LOG.warn("The log of the database cannot be measured: {}", e.getMessage());
+        }
+        return octets;
     }
 
     boolean inMemory() {
@@ -89,6 +100,39 @@ public final class DataFolder implements Room {
                     "The disk under " + folder + " is full: " + (free() >> 20) + " MB are left, " + (RESERVE >> 20)
                             + " MB are needed to start.",
                     "Make room, or choose another folder with --data DIR. Nothing was changed.");
+        }
+    }
+
+    /**
+     * Brings the database to where its log is, as after a cut of power or when it was killed.
+     *
+     * @param asItLies whether a person has chosen to go on without the log
+     * @throws BadData when the log is damaged or belongs to another database
+     */
+    void recover(boolean asItLies) throws IOException {
+        if (inMemory) {
+            return;
+        }
+        if (asItLies) {
+            AheadRecovery.setAside(folder);
+        }
+        Medium medium = new Medium();
+        if (medium.list(folder, AheadSegment.PREFIX).isEmpty()) {
+            return;
+        }
+        try (FileChannel channel = medium.open(database())) {
+            AheadRecovery.Done done = AheadRecovery.recover(medium, folder, channel);
+            if (done.frames() > 0) {
+                LOG.info(
+                        "Loculus did not end by itself the last time: {} entries of its log were brought into the database",
+                        done.frames());
+            }
+        } catch (AheadRecovery.Unfit unfit) {
+            throw new BadData(
+                    unfit.getMessage(),
+                    BadData.restore(folder)
+                            + "\nOr go on with the database as it lies, without its log: --take-as-is",
+                    unfit);
         }
     }
 

@@ -22,7 +22,8 @@ import org.springframework.transaction.PlatformTransactionManager;
  *
  * <p>Settings of H2, measured: chunks are reused as soon as they are free (retention 0: 2,000 edits on 500 fixtures leave
  * 2 MB instead of 47), nothing is written but by our own syncs (write delay), its own housekeeping is off, since it would
- * also run on a full disk and close the database there; {@link Housekeeping} does it in the quiet.
+ * also run on a full disk and close the database there; {@link Housekeeping} does it in the quiet. Its own file does not
+ * survive a cut of power that leaves out one of several writes, so it is written ahead ({@link AheadPath}).
  */
 @Configuration
 public class Database {
@@ -30,9 +31,11 @@ public class Database {
     private static final String IN_MEMORY = "jdbc:h2:mem:";
 
     @Bean
-    DataFolder dataFolder(Settings settings, @Value("${spring.datasource.url}") String url) {
+    DataFolder dataFolder(Settings settings, @Value("${spring.datasource.url}") String url) throws IOException {
+        AheadPath.register();
         DataFolder folder = new DataFolder(settings, url.startsWith(IN_MEMORY));
         folder.lookOver();
+        folder.recover(settings.takeAsIs());
         folder.backUp();
         return folder;
     }

@@ -137,7 +137,7 @@ class Housekeeping implements SmartLifecycle {
             Files.copy(in, half, StandardCopyOption.REPLACE_EXISTING);
         }
         Files.delete(zip);
-        Files.move(half, to, StandardCopyOption.ATOMIC_MOVE);
+        Backups.keep(half, to);
         Backups.prune(folder.path());
     }
 
