@@ -19,28 +19,56 @@ final class PackagedApplication implements AutoCloseable {
 
     private static final Duration PATIENCE = Duration.ofSeconds(90);
 
+    /** Memory and compiler as {@code ./loculus start} sets them. */
+    static final List<String> AS_STARTED = List.of(
+            "-Xmx384m",
+            "-XX:+UseSerialGC",
+            "-XX:Tier4InvocationThreshold=50000",
+            "-XX:Tier4MinInvocationThreshold=10000",
+            "-XX:Tier4CompileThreshold=100000",
+            "-XX:Tier4BackEdgeThreshold=500000");
+
     private final Path data;
+    private final List<String> under;
+    private final List<String> machine;
     private final int port = freePort();
     private Process process;
 
     PackagedApplication(Path data) {
+        this(data, List.of());
+    }
+
+    /** @param under a command that runs it, and looks on */
+    PackagedApplication(Path data, List<String> under) {
+        this(data, under, List.of("-Xmx384m", "-XX:TieredStopAtLevel=1"));
+    }
+
+    /** @param machine flags of the virtual machine */
+    PackagedApplication(Path data, List<String> under, List<String> machine) {
         this.data = data;
+        this.under = List.copyOf(under);
+        this.machine = List.copyOf(machine);
+    }
+
+    long pid() {
+        return process.pid();
     }
 
     String url() {
         return "http://localhost:" + port;
     }
 
-    void start() {
-        List<String> command = new ArrayList<>(List.of(
-                Path.of(System.getProperty("java.home"), "bin", "java").toString(),
-                "-Xmx384m",
-                "-XX:TieredStopAtLevel=1",
+    void start(String... flags) {
+        List<String> command = new ArrayList<>(under);
+        command.add(Path.of(System.getProperty("java.home"), "bin", "java").toString());
+        command.addAll(machine);
+        command.addAll(List.of(
                 "-Dspring.aot.enabled=true",
                 "-Dspring.config.location=classpath:/application.properties",
                 "-jar",
                 System.getProperty("loculus.jar")));
         command.addAll(List.of("--loculus.data=" + data, "--server.port=" + port, "--loculus.rig-port=0"));
+        command.addAll(List.of(flags));
         try {
             process = new ProcessBuilder(command)
                     .redirectErrorStream(true)
@@ -79,6 +107,7 @@ final class PackagedApplication implements AutoCloseable {
 
     /** As if the plug was pulled: no goodbye of any kind. */
     void kill() {
+        process.descendants().forEach(ProcessHandle::destroyForcibly);
         process.destroyForcibly();
         try {
             process.waitFor(20, TimeUnit.SECONDS);

@@ -99,6 +99,40 @@ public final class RunningApplication implements AutoCloseable {
         }
     }
 
+    /** A file as it comes. */
+    public byte[] octets(String path) {
+        try {
+            return HTTP.send(HttpRequest.newBuilder(URI.create(base + path)).build(), HttpResponse.BodyHandlers.ofByteArray())
+                    .body();
+        } catch (IOException e) {
+            throw new java.io.UncheckedIOException(e);
+        } catch (InterruptedException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    /** Sends a file as a form does. */
+    public HttpResponse<String> upload(String path, String name, byte[] octets) {
+        java.io.ByteArrayOutputStream form = new java.io.ByteArrayOutputStream();
+        form.writeBytes(("--b\r\nContent-Disposition: form-data; name=\"file\"; filename=\"" + name
+                        + "\"\r\nContent-Type: application/octet-stream\r\n\r\n")
+                .getBytes(java.nio.charset.StandardCharsets.UTF_8));
+        form.writeBytes(octets);
+        form.writeBytes("\r\n--b--\r\n".getBytes(java.nio.charset.StandardCharsets.UTF_8));
+        try {
+            return HTTP.send(
+                    HttpRequest.newBuilder(URI.create(base + path))
+                            .header("Content-Type", "multipart/form-data; boundary=b")
+                            .POST(HttpRequest.BodyPublishers.ofByteArray(form.toByteArray()))
+                            .build(),
+                    HttpResponse.BodyHandlers.ofString());
+        } catch (IOException e) {
+            throw new java.io.UncheckedIOException(e);
+        } catch (InterruptedException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
     public <T> T bean(Class<T> type) {
         return context.getBean(type);
     }

@@ -107,9 +107,12 @@ public class Shows {
         return create(Show.empty(checked(name)), EditRequest.NOW);
     }
 
-    /** Creates a show that holds what another one or a template holds, and makes it live. */
+    /**
+     * Creates a show that holds what another one or a template holds, and makes it live. Nothing of it leaves the machine
+     * until it is switched on.
+     */
     public Snapshot create(String name, long from, EditRequest request) {
-        return create(get(from).show().named(checked(name)), request);
+        return create(Universes.keptInside(get(from).show().named(checked(name))), request);
     }
 
     /** Takes a show in that came as a file, and makes it live. Nothing of it leaves the machine until it is switched on. */
@@ -235,7 +238,8 @@ public class Shows {
     public long saveReadable(long id, List<String> missing) {
         Show readable = keeper.store().readable(id, missing).orElseThrow(() -> new NoSuchShow(id));
         String name = readable.name() + " (what could be read)";
-        return kept(readable.named(name.substring(0, Math.min(name.length(), Limits.NAME))), false, EditRequest.NOW);
+        String cut = name.substring(0, Math.min(name.length(), Limits.NAME));
+        return kept(Universes.keptInside(readable.named(cut)), false, EditRequest.NOW);
     }
 
     /** Since when the history of a show is lost, in words; empty when it is whole. */

@@ -100,4 +100,65 @@ class RoutesTest {
         assertThat(Destinations.group(1).getAddress().getHostAddress()).isEqualTo("239.255.0.1");
         assertThat(Destinations.group(63999).getAddress().getHostAddress()).isEqualTo("239.255.249.255");
     }
+
+    /** Everything a show can come from: a file, a version of it, another show, a template. */
+    @Test
+    void what_was_not_switched_on_here_sends_nothing_wherever_the_show_comes_from() throws Exception {
+        try (DatagramSocket node = new DatagramSocket(new InetSocketAddress(InetAddress.getLoopbackAddress(), 0));
+                RunningApplication app = new RunningApplication(data)) {
+            app.json("POST", "/api/shows", Map.of("name", "Elsewhere"));
+            app.line(1, "patch 1 as \"House Dimmer\" at 1.1\n1 at full");
+            app.line(1, "universe 1 to unicast \"127.0.0.1:" + node.getLocalPort() + "\" as \"Node\"");
+            app.json("POST", "/api/shows/1/versions", Map.of("name", "sends"));
+            long template = app.json("POST", "/api/shows/1/template", Map.of("name", "House")).get("id").asLong();
+            byte[] file = app.octets("/api/shows/1/file");
+            app.line(1, "universe 1 off");
+            app.json("POST", "/api/shows", Map.of("name", "Nothing"));
+            node.setSoTimeout(600);
+            drain(node);
+
+            app.upload("/api/shows/file", "show.loculus", file);
+            long taken = app.get("/api/shows").get(3).get("id").asLong();
+
+            silent(node);
+            long version = app.get("/api/shows/" + taken + "/versions").get(0).get("id").asLong();
+            assertThat(app.json("POST", "/api/shows/" + taken + "/versions/" + version + "/restore", null)
+                            .toString())
+                    .contains("Universe 1 is off: where that goes was not switched on here");
+            silent(node);
+            app.json("POST", "/api/shows", Map.of("name", "From template", "from", template));
+            silent(node);
+            app.json("POST", "/api/shows", Map.of("name", "As a copy", "from", taken));
+            silent(node);
+            app.json("POST", "/api/shows/1/live", null);
+            app.json("POST", "/api/shows/1/versions/1/restore", null);
+            silent(node);
+
+            app.line(1, "universe 1 on");
+            node.setSoTimeout(PATIENCE_MS);
+            assertThat(until(node, p -> !p.terminates()).slots()[0] & 0xFF).isEqualTo(255);
+            app.json("POST", "/api/shows/1/versions/1/restore", null);
+            app.line(1, "1 at 50");
+            assertThat(until(node, p -> (p.slots()[0] & 0xFF) == 128).universe())
+                    .as("what sends goes on sending")
+                    .isEqualTo(1);
+        }
+    }
+
+    private static void drain(DatagramSocket node) throws IOException {
+        try {
+            until(node, p -> false);
+        } catch (java.net.SocketTimeoutException quiet) {
+            // nothing is under way any more
+        }
+    }
+
+    private static void silent(DatagramSocket node) throws IOException {
+        try {
+            DataPacket packet = until(node, p -> true);
+            throw new AssertionError("A packet was sent: universe " + packet.universe());
+        } catch (java.net.SocketTimeoutException quiet) {
+            // as it should be
+        }
+    }
 }

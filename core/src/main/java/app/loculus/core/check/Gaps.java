@@ -33,7 +33,14 @@ public final class Gaps {
         this.show = show;
     }
 
+    /** For as long as they hold. */
+    private record Found(List<Gap> all) {}
+
     public static List<Gap> of(Show show) {
+        return show.lasting(Found.class, () -> new Found(found(show))).all();
+    }
+
+    private static List<Gap> found(Show show) {
         Gaps gaps = new Gaps(show);
         show.patch().clashes().forEach(gaps::clash);
         gaps.marked(BringUp.Answer.DEAD, "dead", Chapter.State.WRONG);

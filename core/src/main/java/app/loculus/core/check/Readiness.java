@@ -19,7 +19,14 @@ public final class Readiness {
         this.show = show;
     }
 
+    /** For as long as they hold. */
+    private record Chapters(List<Chapter> all) {}
+
     public static List<Chapter> of(Show show) {
+        return show.lasting(Chapters.class, () -> new Chapters(chapters(show))).all();
+    }
+
+    private static List<Chapter> chapters(Show show) {
         Readiness readiness = new Readiness(show);
         return List.of(
                 readiness.profiles(),

@@ -17,6 +17,7 @@ import app.loculus.core.value.ColourAnswers;
 import app.loculus.core.value.Sent;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -49,6 +50,7 @@ public final class Recorder {
     private final Kind kind;
     private final List<Contribution> contributions;
     private final Optional<Palette> before;
+    private final Set<Attribute> own;
 
     /** @param before the palette that this is merged into */
     public Recorder(
@@ -64,6 +66,7 @@ public final class Recorder {
         this.kind = kind;
         this.contributions = contributions;
         this.before = before;
+        this.own = own(contributions);
     }
 
     /**
@@ -81,7 +84,7 @@ public final class Recorder {
         Scope broadest = broadest();
         String reason = broadest == Scope.GLOBAL ? "all agree" : "as it is held already";
         for (Scope scope : FROM_BROAD.subList(broadest.ordinal(), FROM_BROAD.size())) {
-            Map<Attribute, Set<String>> differ = disagreements(scope, a -> !own(a));
+            Map<Attribute, Set<String>> differ = disagreements(scope, a -> !own.contains(a));
             Recorded recorded = at(scope, reasoned(scope, reason));
             List<String> lost = differ.isEmpty() ? hurt(recorded, put.apply(recorded)) : List.of();
             if (differ.isEmpty() && lost.isEmpty() || scope == Scope.PER_FIXTURE) {
@@ -132,8 +135,12 @@ public final class Recorder {
         return ownOnly ? kind.word() + " belongs to each fixture" : scope == Scope.GLOBAL ? "all agree" : reason;
     }
 
-    private boolean own(Attribute attribute) {
-        return contributions.stream().anyMatch(c -> c.values().containsKey(attribute) && own(c, attribute));
+    /** Attributes that belong to each fixture, for one of those that bring them at least. */
+    private static Set<Attribute> own(List<Contribution> contributions) {
+        Set<Attribute> own = new HashSet<>();
+        contributions.forEach(c ->
+                c.values().keySet().stream().filter(a -> own(c, a)).forEach(own::add));
+        return own;
     }
 
     /** Intensity and position belong to each fixture. */
@@ -195,12 +202,14 @@ public final class Recorder {
 
     private List<String> othersChanged(Palette after) {
         Set<String> ours = contributions.stream().map(c -> c.type().value()).collect(Collectors.toSet());
-        Giver giver = new Giver(patch, shelf, answers);
+        // One for each: a giver remembers the palette that it was asked for last.
+        Giver then = new Giver(patch, shelf, answers);
+        Giver now = new Giver(patch, shelf, answers);
         return patch.fixtures().stream()
                 .filter(f -> !ours.contains(f.profile().value()))
-                .filter(f -> units(f).anyMatch(u -> !giver.give(before.orElseThrow(), u)
+                .filter(f -> units(f).anyMatch(u -> !then.give(before.orElseThrow(), u)
                         .values()
-                        .equals(giver.give(after, u).values())))
+                        .equals(now.give(after, u).values())))
                 .map(f -> patch.profileOf(f).name())
                 .distinct()
                 .toList();

@@ -1,7 +1,12 @@
 package app.loculus.core.profile;
 
+import java.util.regex.Pattern;
+
 /** An attribute of the open fixture standard, by its name there: {@code Dimmer}, {@code ColorAdd_R}. */
 public record Attribute(String name) {
+
+    private static final Pattern WHEEL = Pattern.compile("Color\\d+");
+    private static final Pattern CORRECTION = Pattern.compile("CT[OBC]\\d*|Tint|CRI\\d*");
 
     public static final Attribute DIMMER = new Attribute("Dimmer");
     public static final Attribute PAN = new Attribute("Pan");
@@ -31,12 +36,14 @@ public record Attribute(String name) {
     }
 
     public boolean isColourWheel() {
-        return name.matches("Color\\d+");
+        // Asked for each unit of a wide edit, so the beginning is looked at first.
+        return name.startsWith("Color") && WHEEL.matcher(name).matches();
     }
 
     /** Whether it changes a colour from beside mix and wheels: temperature, hue or saturation of their own. */
     public boolean isColourCorrection() {
-        return name.matches("CT[OBC]\\d*|Tint|CRI\\d*");
+        char first = name.isEmpty() ? ' ' : name.charAt(0);
+        return (first == 'C' || first == 'T') && CORRECTION.matcher(name).matches();
     }
 
     /** Whether it has a part in the colour that is seen. */

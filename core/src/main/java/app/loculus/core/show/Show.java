@@ -40,14 +40,21 @@ import app.loculus.core.value.EffectId;
 import app.loculus.core.value.PaletteId;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.SortedMap;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Supplier;
 
 /**
  * A whole show: its parts by kind, and what is worked out from them. Immutable; safe to share between threads. No edit
  * can make one with a number twice or a reference to what is gone.
  */
 public final class Show {
+
+    /** Kinds of parts that only the lights and the hand go by. */
+    private static final Set<PartKind<?, ?>> PASSING = Set.of(PartKinds.VALUES, PartKinds.HAND);
 
     private final PartMap parts;
     private final Patch patch;
@@ -61,6 +68,9 @@ public final class Show {
     private final Optional<Resolver> resolved;
 
     private final Optional<Repertoire.Worked> played;
+
+    /** Answers that hold as long as nothing but working values changes; handed on to the shows for which they do. */
+    private final Map<Class<?>, Object> lasting;
 
     /** What runs under the programmer while this is looked at; no part of the show. */
     private final List<Layer> below;
@@ -76,6 +86,7 @@ public final class Show {
         this.resolved = Optional.empty();
         this.played = Optional.empty();
         this.below = List.of();
+        this.lasting = new ConcurrentHashMap<>();
         this.parts = parts;
         this.patch = patch;
         this.programmer = programmer;
@@ -93,6 +104,7 @@ public final class Show {
         this.played = Optional.ofNullable(before.repertoire).map(Repertoire::worked).or(() -> before.played);
         this.below = before.below;
         this.recipes = before.recipes.after(before, this, delta);
+        this.lasting = PASSING.containsAll(delta.kinds()) && !byLight() ? before.lasting : new ConcurrentHashMap<>();
     }
 
     /** The same show while other things run under it. */
@@ -106,6 +118,7 @@ public final class Show {
         this.played = Optional.ofNullable(same.repertoire).map(Repertoire::worked).or(() -> same.played);
         this.below = List.copyOf(below);
         this.recipes = same.recipes;
+        this.lasting = byLight() ? new ConcurrentHashMap<>() : same.lasting;
     }
 
     /**
@@ -313,6 +326,27 @@ public final class Show {
     public Scene scene() {
         Scene own = Scene.of(patch, shelf(), programmer, get(PartKinds.HIGHLIGHT, Whole.SHOW), answers);
         return below.isEmpty() ? own : own.over(below);
+    }
+
+    /** Whether any group is of those who are lit, or the like. */
+    private boolean byLight() {
+        return all(PartKinds.GROUPS).values().stream()
+                .anyMatch(g -> g.content().choice().changesWithLight());
+    }
+
+    /**
+     * An answer that goes by nothing that only the lights and the hand go by, worked out once for all shows between which
+     * only that changes. It must not hold on to the show.
+     *
+     * @param question of which there is one answer
+     */
+    public <T> T lasting(Class<T> question, Supplier<T> work) {
+        Object known = lasting.get(question);
+        if (known == null) {
+            known = work.get();
+            lasting.put(question, known);
+        }
+        return question.cast(known);
     }
 
     /** Everything that can be played. */

@@ -81,7 +81,12 @@ record LooksView(
     /** A look or a submaster. @param plain units that hold plain values */
     record KeptView(int id, int number, String name, int units, int plain) {}
 
+    /** As long as only working values change it stays what it is. */
     static LooksView of(Show show) {
+        return show.lasting(LooksView.class, () -> anew(show));
+    }
+
+    private static LooksView anew(Show show) {
         Optional<Look> opened = show.get(PartKinds.OPENED, Whole.SHOW).look().map(show::look);
         return new LooksView(
                 show.lists().stream().map(l -> list(show, l)).toList(),

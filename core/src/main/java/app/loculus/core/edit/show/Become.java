@@ -4,9 +4,11 @@ import app.loculus.core.show.Differences;
 import app.loculus.core.show.Draft;
 import app.loculus.core.show.Show;
 import app.loculus.core.show.ShowEdit;
+import app.loculus.core.show.Universes;
 
 /**
- * Makes the show what another one is, part by part, as one edit that can be taken back.
+ * Makes the show what another one is, part by part, as one edit that can be taken back. What sends outside does so only
+ * where it does so now.
  *
  * @param words what that is, for the history
  */
@@ -15,8 +17,9 @@ public record Become(Show target, String words) implements ShowEdit {
     @Override
     public void on(Draft draft) {
         Show now = draft.show();
-        Differences.between(now, target).changes().forEach(draft::change);
         draft.say(words);
-        Differences.words(now, target).forEach(draft::say);
+        Show next = Universes.asNow(target, now, draft::say);
+        Differences.between(now, next).changes().forEach(draft::change);
+        Differences.words(now, next).forEach(draft::say);
     }
 }
