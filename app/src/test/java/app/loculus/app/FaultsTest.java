@@ -200,7 +200,7 @@ class FaultsTest {
         }
         sql(
                 "update fixture set number = -7 where show_id = 1 and id = 2",
-                "update working_value set held = '{broken' where show_id = 1");
+                "update working_block set held = '{broken' where show_id = 1");
         try (RunningApplication app = start()) {
             JsonNode listed = app.get("/api/shows");
             assertThat(listed.get(0).get("damage").asText())

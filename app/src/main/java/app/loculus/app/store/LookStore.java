@@ -114,7 +114,7 @@ class LookStore implements PartStore<LookId, Look> {
             sharing.forEach((v, units) -> {
                 String text = format.writePart(PartKinds.VALUES, v);
                 String runs = String.join(" ", format.writeKeys(PartKinds.VALUES, units));
-                rows.insertValue(new LookValueRow(show, id, ValueStore.digest(text), text, runs));
+                rows.insertValue(new LookValueRow(show, id, Digest.of(text), text, runs));
             });
         }
     }

@@ -138,7 +138,7 @@ class V4ValuesOnce implements JavaMigration {
                         show.getValue().entrySet()) {
                     String held = format.writePart(PartKinds.VALUES, values.getKey());
                     insert.setLong(1, show.getKey());
-                    insert.setString(2, ValueStore.digest(held));
+                    insert.setString(2, Digest.of(held));
                     insert.setString(3, held);
                     insert.setString(4, String.join(" ", format.writeKeys(PartKinds.VALUES, values.getValue())));
                     insert.addBatch();

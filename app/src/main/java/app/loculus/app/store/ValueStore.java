@@ -1,5 +1,6 @@
 package app.loculus.app.store;
 
+import app.loculus.core.patch.FixtureId;
 import app.loculus.core.patch.UnitId;
 import app.loculus.core.programmer.UnitValues;
 import app.loculus.core.show.Change;
@@ -7,43 +8,42 @@ import app.loculus.core.show.PartKind;
 import app.loculus.core.show.PartKinds;
 import app.loculus.core.show.Show;
 import app.loculus.formats.journal.JournalFormat;
-import java.nio.charset.StandardCharsets;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.util.ArrayList;
-import java.util.Arrays;
-import java.util.HexFormat;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.SortedMap;
+import java.util.TreeSet;
 import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
-import org.apache.ibatis.annotations.Lang;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
 import org.springframework.stereotype.Component;
 
-/** Working values: units that have the same share one row, so that an edit of thousands of them writes a few. */
+/**
+ * Working values: a row for each block of fixtures, so that an edit of thousands of units writes some hundred rows, whether
+ * they are set alike or each to something else.
+ */
 @Component
 class ValueStore implements PartStore<UnitId, UnitValues> {
 
-    /**
-     * @param digest of what is held, as its key
-     * @param units runs of units such as {@code 1-20 51.1-4}
-     */
-    record ValueRow(long showId, String digest, String held, String units) {}
+    /** Fixtures of one block, by their ids. */
+    private static final int FIXTURES = 32;
+
+    /** @param held the values of its units, as the journal writes them */
+    record BlockRow(int block, String held) {}
 
     interface Rows {
-        @Select("select * from working_value where show_id = #{show} order by digest")
-        List<ValueRow> values(@Param("show") long show);
+        @Select("select block, held from working_block where show_id = #{show} order by block")
+        List<BlockRow> blocks(@Param("show") long show);
 
-        @Delete("delete from working_value where show_id = #{show} and digest = #{digest}")
-        void delete(@Param("show") long show, @Param("digest") String digest);
+        @Insert("merge into working_block (show_id, block, held) key (show_id, block) values "
+                + "(#{show}, #{block}, #{held})")
+        void put(@Param("show") long show, @Param("block") int block, @Param("held") String held);
 
-        @Lang(RowColumns.class)
-        @Insert("insert into working_value ({columns}) values ({values})")
-        void insert(ValueRow row);
+        @Delete("delete from working_block where show_id = #{show} and block = #{block}")
+        void delete(@Param("show") long show, @Param("block") int block);
     }
 
     private final Rows rows;
@@ -62,48 +62,35 @@ class ValueStore implements PartStore<UnitId, UnitValues> {
     @Override
     public List<Change<UnitId, UnitValues>> read(long show, Losses losses) {
         List<Change<UnitId, UnitValues>> all = new ArrayList<>();
-        for (ValueRow row : rows.values(show)) {
-            losses.attempt(kind(), () -> changes(row)).ifPresent(all::addAll);
+        for (BlockRow row : rows.blocks(show)) {
+            losses.attempt(kind(), () -> format.readValues(row.held()))
+                    .ifPresent(values -> values.forEach((unit, held) ->
+                            all.add(new Change<>(kind(), unit, Optional.empty(), Optional.of(held)))));
         }
         return all;
     }
 
-    private List<Change<UnitId, UnitValues>> changes(ValueRow row) {
-        UnitValues held = format.readPart(kind(), row.held());
-        return format.readKeys(kind(), Arrays.asList(row.units().split(" "))).stream()
-                .map(unit -> new Change<>(kind(), unit, Optional.empty(), Optional.of(held)))
-                .toList();
+    static int block(UnitId unit) {
+        return unit.fixture().value() / FIXTURES;
     }
 
     @Override
     public void write(long show, Show after, List<Change<UnitId, UnitValues>> changes) {
-        List<ValueRow> held = new ArrayList<>();
-        sharing(after, changes).forEach((values, units) -> {
-            String text = format.writePart(kind(), values);
-            String runs = String.join(" ", format.writeKeys(kind(), units));
-            held.add(new ValueRow(show, digest(text), text, runs));
-        });
-        held.forEach(row -> rows.delete(show, row.digest()));
-        held.stream().filter(row -> !row.units().isEmpty()).forEach(rows::insert);
-    }
-
-    /** Everybody who has them now, for all values somebody got or gave up. */
-    private static Map<UnitValues, List<UnitId>> sharing(Show after, List<Change<UnitId, UnitValues>> changes) {
-        Map<UnitValues, List<UnitId>> sharing = new LinkedHashMap<>();
-        changes.forEach(c -> c.before().ifPresent(v -> sharing.put(v, new ArrayList<>())));
-        changes.forEach(c -> c.after().ifPresent(v -> sharing.put(v, new ArrayList<>())));
-        after.programmer()
-                .values()
-                .forEach((unit, v) -> Optional.ofNullable(sharing.get(v)).ifPresent(units -> units.add(unit)));
-        return sharing;
-    }
-
-    static String digest(String held) {
-        try {
-            byte[] all = MessageDigest.getInstance("SHA-256").digest(held.getBytes(StandardCharsets.UTF_8));
-            return HexFormat.of().formatHex(all, 0, 16);
-        } catch (NoSuchAlgorithmException e) {
-            throw new IllegalStateException(e);
+        SortedMap<UnitId, UnitValues> values = after.all(kind());
+        TreeSet<Integer> changed = new TreeSet<>();
+        changes.forEach(c -> changed.add(block(c.key())));
+        for (int block : changed) {
+            Map<UnitId, UnitValues> held = new LinkedHashMap<>(values.subMap(first(block), first(block + 1)));
+            if (held.isEmpty()) {
+                rows.delete(show, block);
+            } else {
+                rows.put(show, block, format.writeValues(held));
+            }
         }
+    }
+
+    /** Where a block begins. */
+    private static UnitId first(int block) {
+        return new UnitId(new FixtureId(Math.max(1, block * FIXTURES)), 0);
     }
 }

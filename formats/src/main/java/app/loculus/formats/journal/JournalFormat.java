@@ -1,6 +1,7 @@
 package app.loculus.formats.journal;
 
 import app.loculus.core.group.GroupContent;
+import app.loculus.core.patch.UnitId;
 import app.loculus.core.profile.Profile;
 import app.loculus.core.profile.ProfileId;
 import app.loculus.core.programmer.UnitValues;
@@ -20,7 +21,6 @@ import com.fasterxml.jackson.databind.SerializerProvider;
 import com.fasterxml.jackson.databind.deser.std.StdDeserializer;
 import com.fasterxml.jackson.databind.module.SimpleModule;
 import com.fasterxml.jackson.databind.node.ArrayNode;
-import com.fasterxml.jackson.databind.node.ObjectNode;
 import com.fasterxml.jackson.databind.ser.std.StdSerializer;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
@@ -60,15 +60,18 @@ public final class JournalFormat {
     }
 
     public byte[] write(Delta delta) {
-        ArrayNode changes = json.createArrayNode();
-        alike(delta).forEach((alike, keys) -> changes.add(written(alike, keys)));
-        ObjectNode document = json.createObjectNode();
-        document.set("changes", changes);
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         out.write(FORMAT);
         Deflater deflater = new Deflater(Deflater.BEST_SPEED);
-        try (DeflaterOutputStream deflated = new DeflaterOutputStream(out, deflater)) {
-            json.writeValue(deflated, document);
+        try (DeflaterOutputStream deflated = new DeflaterOutputStream(out, deflater, 1 << 13);
+                JsonGenerator text = json.createGenerator(deflated)) {
+            text.writeStartObject();
+            text.writeArrayFieldStart("changes");
+            for (Map.Entry<Alike, List<String>> e : alike(delta).entrySet()) {
+                write(e.getKey(), e.getValue(), text);
+            }
+            text.writeEndArray();
+            text.writeEndObject();
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         } finally {
@@ -90,13 +93,21 @@ public final class JournalFormat {
         return change.kind().keys().text().apply(change.key());
     }
 
-    private ObjectNode written(Alike alike, List<String> keys) {
-        ObjectNode change = json.createObjectNode().put("kind", alike.kind().name());
-        List<String> runs = alike.kind().keys().counted() ? KeyRuns.shortened(keys) : keys;
-        change.set("keys", json.valueToTree(runs));
-        alike.before().ifPresent(v -> change.set("before", json.valueToTree(v)));
-        alike.after().ifPresent(v -> change.set("after", json.valueToTree(v)));
-        return change;
+    private static void write(Alike alike, List<String> keys, JsonGenerator text) throws IOException {
+        text.writeStartObject();
+        text.writeStringField("kind", alike.kind().name());
+        text.writeArrayFieldStart("keys");
+        for (String run : alike.kind().keys().counted() ? KeyRuns.shortened(keys) : keys) {
+            text.writeString(run);
+        }
+        text.writeEndArray();
+        if (alike.before().isPresent()) {
+            text.writeObjectField("before", alike.before().get());
+        }
+        if (alike.after().isPresent()) {
+            text.writeObjectField("after", alike.after().get());
+        }
+        text.writeEndObject();
     }
 
     /** @throws UnreadableEntry when the octets are damaged or of a kind that is not known here */
@@ -170,6 +181,32 @@ public final class JournalFormat {
                 return kind.parts().cast(ValuesText.read(text));
             }
             return json.treeToValue(Earlier.part(kind, json.readTree(ShowJson.today(text))), kind.parts());
+        } catch (IOException | RuntimeException e) {
+            throw UnreadableEntry.of(e);
+        }
+    }
+
+    /** Working values of several units as text: those that have the same together. */
+    public String writeValues(Map<UnitId, UnitValues> values) {
+        Map<String, List<UnitId>> sharing = new LinkedHashMap<>();
+        values.forEach((unit, held) ->
+                sharing.computeIfAbsent(ValuesText.of(held), t -> new ArrayList<>()).add(unit));
+        ArrayNode all = json.createArrayNode();
+        sharing.forEach((held, units) ->
+                all.addArray().add(String.join(" ", writeKeys(PartKinds.VALUES, units))).add(held));
+        return all.toString();
+    }
+
+    /** @throws UnreadableEntry when the text is damaged */
+    public Map<UnitId, UnitValues> readValues(String text) {
+        try {
+            Map<UnitId, UnitValues> values = new LinkedHashMap<>();
+            for (JsonNode sharing : json.readTree(text)) {
+                UnitValues held = ValuesText.read(sharing.get(1).asText());
+                readKeys(PartKinds.VALUES, List.of(sharing.get(0).asText().split(" ")))
+                        .forEach(unit -> values.put(unit, held));
+            }
+            return values;
         } catch (IOException | RuntimeException e) {
             throw UnreadableEntry.of(e);
         }
