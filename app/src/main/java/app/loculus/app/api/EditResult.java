@@ -50,7 +50,7 @@ public record EditResult(
         return new EditResult(
                 preview,
                 String.join(" · ", words.subList(0, Math.min(2, words.size()))),
-                words,
+                ProblemView.first(words),
                 ProblemView.all(edited.outcome().problems()),
                 edited.revision(),
                 Landing.of(edited.outcome()),

@@ -1,6 +1,7 @@
 package app.loculus.app.api;
 
 import app.loculus.core.problem.Problem;
+import java.util.ArrayList;
 import java.util.List;
 
 /** A problem on the wire; from and to are characters of the line, −1 when it is not about text. */
@@ -23,7 +24,25 @@ public record ProblemView(
                         .toList());
     }
 
+    /** More than anybody reads; the rest is counted. */
+    public static final int MOST = 500;
+
     public static List<ProblemView> all(List<Problem> problems) {
-        return problems.stream().map(ProblemView::of).toList();
+        List<ProblemView> all = new ArrayList<>(
+                problems.stream().limit(MOST).map(ProblemView::of).toList());
+        if (problems.size() > MOST) {
+            all.add(of(Problem.warning("more", "", "And " + (problems.size() - MOST) + " more.")));
+        }
+        return all;
+    }
+
+    /** Sentences, the first of them, and how many more there are. */
+    public static List<String> first(List<String> words) {
+        if (words.size() <= MOST) {
+            return words;
+        }
+        List<String> first = new ArrayList<>(words.subList(0, MOST));
+        first.add("And " + (words.size() - MOST) + " more.");
+        return first;
     }
 }

@@ -44,8 +44,8 @@ public class Shows {
 
     private static final Logger LOG = LoggerFactory.getLogger(Shows.class);
 
-    /** Shows in memory beside the live one. */
-    private static final int MOST_OPEN = 4;
+    /** Shows in memory beside the live one: a large one takes some 40 MB. */
+    private static final int MOST_OPEN = 2;
 
     private final Keeper keeper;
     private final VersionStore versions;
@@ -121,7 +121,7 @@ public class Shows {
         file.versions().forEach(v -> checked(v.name()));
         int most = Math.min(file.versions().size(), Limits.VERSIONS);
         ShowFile inside = new ShowFile(show, file.versions().subList(0, most));
-        return makeLive(kept(request, () -> keeper.store().create(inside)));
+        return begun(show, kept(request, () -> keeper.store().create(inside)));
     }
 
     /** The show as it is and its versions, as they go into a file. */
@@ -131,21 +131,33 @@ public class Shows {
 
     /** Creates a show with this content and makes it live. */
     public Snapshot create(Show show, EditRequest request) {
-        return makeLive(kept(show, false, request));
+        return begun(show, kept(show, false, request));
     }
+
+    /** It is what was kept, so that it need not be read again. */
+    private Snapshot begun(Show show, Made made) {
+        if (made.anew()) {
+            open.computeIfAbsent(
+                    made.id(), id -> new OpenShow(keeper, new Snapshot(id, show, 0, History.NONE), this::tell));
+        }
+        return makeLive(made.id());
+    }
+
+    /** A show that was kept. @param anew whether by this request, and not by one that it repeats */
+    private record Made(long id, boolean anew) {}
 
     /** Keeps a show as it is now as a template. @return the template's id */
     public long saveAsTemplate(long id, String name, EditRequest request) {
-        return kept(get(id).show().named(checked(name)), true, request);
+        return kept(get(id).show().named(checked(name)), true, request).id();
     }
 
     /** Keeps a new show; a request that is repeated with its key answers the same one. */
-    private long kept(Show show, boolean template, EditRequest request) {
+    private Made kept(Show show, boolean template, EditRequest request) {
         checked(show.name());
         return kept(request, () -> keeper.store().create(show, template));
     }
 
-    private long kept(EditRequest request, LongSupplier created) {
+    private Made kept(EditRequest request, LongSupplier created) {
         synchronized (liveOwner) {
             Optional<KeyStore.Kept> before =
                     request.key().flatMap(k -> keeper.keys().find(0, k.name()));
@@ -153,12 +165,12 @@ public class Shows {
                 if (!before.get().content().equals(request.key().get().content())) {
                     throw Refusal.of("key.reused", "key", "The key was used for another request.");
                 }
-                return before.get().revision();
+                return new Made(before.get().revision(), false);
             }
             return keeper.disk().write(() -> {
                 long id = created.getAsLong();
                 request.key().ifPresent(k -> keeper.keys().put(0, k.name(), new KeyStore.Kept(k.content(), id, "{}")));
-                return id;
+                return new Made(id, true);
             });
         }
     }
@@ -239,7 +251,7 @@ public class Shows {
         Show readable = keeper.store().readable(id, missing).orElseThrow(() -> new NoSuchShow(id));
         String name = readable.name() + " (what could be read)";
         String cut = name.substring(0, Math.min(name.length(), Limits.NAME));
-        return kept(Universes.keptInside(readable.named(cut)), false, EditRequest.NOW);
+        return kept(Universes.keptInside(readable.named(cut)), false, EditRequest.NOW).id();
     }
 
     /** Since when the history of a show is lost, in words; empty when it is whole. */

@@ -26,6 +26,7 @@ public record Group(GroupId id, int number, String name, GroupContent content, T
             throw Refusal.of(
                     "group.number", "group", "Group number " + number + " is outside 1 to " + LAST_NUMBER + ".");
         }
+        Limits.text("group.name", "name", name, Limits.NAME);
         // What earlier versions wrote has neither.
         tint = tint == null ? Tint.NONE : tint;
         note = note == null ? "" : Limits.text("group.note", "note", note, Limits.NOTES);

@@ -6,6 +6,7 @@ import app.loculus.core.patch.UnitId;
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.profile.Attribute;
 import app.loculus.core.profile.Kind;
+import app.loculus.core.unit.Limits;
 import app.loculus.core.value.AttributeValue;
 import app.loculus.core.value.PaletteId;
 import java.util.Collection;
@@ -65,7 +66,7 @@ public final class Palette {
         this.id = id;
         this.kind = kind;
         this.number = number;
-        this.name = name;
+        this.name = Limits.text("palette.name", "name", name, Limits.NAME);
         this.intent = intent;
         // What earlier versions wrote has neither.
         this.aim = aim == null ? Optional.empty() : aim;

@@ -1,5 +1,6 @@
 package app.loculus.core.patch;
 
+import app.loculus.core.unit.Limits;
 import java.util.Arrays;
 import java.util.Locale;
 import java.util.Optional;
@@ -10,6 +11,10 @@ import java.util.Optional;
  * @param note what the person saw, may be empty
  */
 public record BringUp(Answer answer, String note) {
+
+    public BringUp {
+        note = note == null ? "" : Limits.text("patch.text", "note", note, Limits.NOTES);
+    }
 
     public static final BringUp NOT_TRIED = new BringUp(Answer.NOT_TRIED, "");
 

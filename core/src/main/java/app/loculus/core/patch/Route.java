@@ -2,6 +2,7 @@ package app.loculus.core.patch;
 
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.problem.WayOut;
+import app.loculus.core.unit.Limits;
 import java.util.Locale;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -39,6 +40,8 @@ public record Route(Kind kind, String target, String name) {
                     target.isBlank() ? "The target is missing." : "The target “" + target + "” has no name yet.",
                     WayOut.advice("Frames leave for a target only after it was chosen and named."));
         }
+        Limits.text("output.target", "target", target, Limits.NAME);
+        Limits.text("output.target", "name of a target", name, Limits.NAME);
         if (kind != Kind.RIG) {
             check(kind, target);
         }

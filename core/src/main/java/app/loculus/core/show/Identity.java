@@ -49,11 +49,19 @@ final class Identity {
                         || NAMED.contains(change.kind()) && change.after().isEmpty());
     }
 
-    /** Everything that is wrong with a show that was put together from stored parts. */
+    /** Everything that is wrong with a show. */
     static Problems ofAll(Show show) {
         Identity identity = new Identity(show);
         PartKinds.ALL.forEach(identity::twice);
         PartKinds.ALL.forEach(identity::all);
+        return identity.problems;
+    }
+
+    /** The same for a show of which nothing leads nowhere. */
+    private static Problems ofFitting(Show show) {
+        Identity identity = new Identity(show);
+        PartKinds.ALL.forEach(identity::twice);
+        PartKinds.ALL.forEach(identity::broken);
         return identity.problems;
     }
 
@@ -83,6 +91,10 @@ final class Identity {
         change.after().ifPresent(part -> one(change.kind(), change.key(), part));
     }
 
+    private <K, V> void broken(PartKind<K, V> kind) {
+        show.all(kind).values().forEach(part -> kind.broken(show, part).ifPresent(why -> dangling(kind, why)));
+    }
+
     private <K, V> void all(PartKind<K, V> kind) {
         show.all(kind).forEach((key, part) -> one(kind, key, part));
     }
@@ -104,14 +116,18 @@ final class Identity {
     static Show settled(Show show, List<String> said) {
         Show settled = show;
         List<Change<?, ?>> loose = References.refitted(show, References.standing(show));
-        if (!loose.isEmpty()) {
-            settled = show.drafted(new Delta(loose));
+        // What was let go of may have been all that something else led to.
+        while (!loose.isEmpty()) {
+            settled = settled.drafted(new Delta(loose));
             loose.stream()
                     .map(c -> c.kind().words())
                     .distinct()
-                    .forEach(words -> said.add("Among the " + words + ", what referred to nothing was let go of."));
+                    .map(words -> "Among the " + words + ", what referred to nothing was let go of.")
+                    .filter(words -> !said.contains(words))
+                    .forEach(said::add);
+            loose = References.refitted(settled, References.standing(settled));
         }
-        ofAll(settled).throwIfRefused();
+        ofFitting(settled).throwIfRefused();
         return settled;
     }
 }

@@ -122,6 +122,11 @@ public final class PartKind<K, V> {
         return own.map(f -> f.apply(part));
     }
 
+    /** Whether parts know their own keys. */
+    public boolean ownKeys() {
+        return own.isPresent();
+    }
+
     public boolean once() {
         return keys.type() == Whole.class;
     }

@@ -18,6 +18,7 @@ import app.loculus.core.niche.NichePage;
 import app.loculus.core.niche.NichePageId;
 import app.loculus.core.palette.Entry;
 import app.loculus.core.palette.Palette;
+import app.loculus.core.patch.Address;
 import app.loculus.core.patch.Fixture;
 import app.loculus.core.patch.FixtureId;
 import app.loculus.core.patch.UnitId;
@@ -68,7 +69,7 @@ public final class PartKinds {
                     "fixtures", "fixtures", numbered(FixtureId.class, FixtureId::value, FixtureId::new), Fixture.class)
             .keyedBy(Fixture::id)
             .numberedBy(Fixture::number)
-            .brokenWhen(PartKinds::withoutType)
+            .brokenWhen((show, f) -> withoutType(show, f).or(() -> outside(show, f)))
             .noticedWhen((a, b) -> a.number() != b.number()
                     || !a.profile().equals(b.profile())
                     || !a.mode().equals(b.mode()))
@@ -213,6 +214,15 @@ public final class PartKinds {
                 : Optional.of("fixture " + f.number() + " is of a profile or mode that the show does not hold");
     }
 
+    /** A claim stays within its universe, whatever the addresses came from. */
+    private static Optional<String> outside(Show show, Fixture f) {
+        return show.patch().claimsOf(f).stream()
+                .filter(c -> !c.at().address().fits(c.slots()))
+                .findFirst()
+                .map(c -> "fixture " + f.number() + " needs " + c.slots() + " slots; "
+                        + c.at().address() + " leaves " + (Address.SLOTS - c.first() + 1));
+    }
+
     private static Optional<String> leading(Show show, Effect effect) {
         boolean led = effect.palettes().stream().allMatch(p -> show.palette(p).isPresent())
                 && effect.marks().stream().allMatch(m -> show.mark(m).isPresent());
@@ -260,18 +270,18 @@ public final class PartKinds {
         return aim.equals(palette.aim()) ? held : held.aimedAt(aim);
     }
 
+    /** Nearly always nothing changes, and nothing is made then. */
     private static Look refitted(Look look, Refit refit) {
+        boolean same = look.values().entrySet().stream()
+                .allMatch(e -> refitted(e.getKey(), e.getValue(), refit).orElse(null) == e.getValue());
+        if (same) {
+            return look;
+        }
         Map<UnitId, UnitValues> after = new LinkedHashMap<>();
         look.values()
                 .forEach((unit, values) ->
                         refitted(unit, values, refit).filter(v -> !v.isEmpty()).ifPresent(v -> after.put(unit, v)));
-        return same(after, look.values()) ? look : look.holding(after);
-    }
-
-    /** Whether nothing was made anew. */
-    private static boolean same(Map<UnitId, UnitValues> after, Map<UnitId, UnitValues> before) {
-        return after.size() == before.size()
-                && after.entrySet().stream().allMatch(e -> before.get(e.getKey()) == e.getValue());
+        return look.holding(after);
     }
 
     private static Optional<UnitValues> refitted(UnitId unit, UnitValues values, Refit refit) {
@@ -279,13 +289,24 @@ public final class PartKinds {
             return Optional.empty();
         }
         UnitValues fitted = refit.values(unit, values);
+        boolean same = fitted == values;
+        for (Map.Entry<Attribute, Touched> e : fitted.byAttribute().entrySet()) {
+            same &= refitted(unit, e.getKey(), e.getValue(), refit).orElse(null) == e.getValue();
+        }
+        if (same) {
+            return Optional.of(values);
+        }
         Map<Attribute, Touched> kept = new LinkedHashMap<>();
         fitted.byAttribute()
-                .forEach((attribute, value) -> refit.value(unit, attribute, value)
-                        .map(v -> v.was().map(refit::keepsPalette).orElse(true) ? v : v.forgetting())
-                        .ifPresent(v -> kept.put(attribute, v)));
+                .forEach((attribute, value) ->
+                        refitted(unit, attribute, value, refit).ifPresent(v -> kept.put(attribute, v)));
         return kept.equals(values.byAttribute())
                 ? Optional.of(values)
                 : Optional.of(new UnitValues(kept, fitted.asked()));
+    }
+
+    private static Optional<Touched> refitted(UnitId unit, Attribute attribute, Touched value, Refit refit) {
+        return refit.value(unit, attribute, value)
+                .map(v -> v.was().map(refit::keepsPalette).orElse(true) ? v : v.forgetting());
     }
 }

@@ -19,6 +19,12 @@ public final class CueTextReader {
     /** More than any show has; what claims more is no text of cues. */
     private static final int MOST_OCTETS = 8 << 20;
 
+    /** Sentences about what is not taken in as it stands. */
+    private static final int MOST_SAID = 100;
+
+    /** Cues, groups and submasters together. */
+    private static final int MOST_SHEETS = 20_000;
+
     private static final int MOST_CHANNELS = 99_999;
 
     /** All equal to a blank. */
@@ -53,6 +59,7 @@ public final class CueTextReader {
     private final List<Open> submasters = new ArrayList<>();
     private final Map<String, Integer> skipped = new LinkedHashMap<>();
     private final List<String> said = new ArrayList<>();
+    private int unsaid;
     private Open open;
     private boolean part;
     private boolean identified;
@@ -82,6 +89,9 @@ public final class CueTextReader {
                     "file",
                     "This is no text of cues: it does not begin with IDENT 3:0.",
                     WayOut.advice("Choose a file in the format USITT ASCII 3.0."));
+        }
+        if (unsaid > 0) {
+            said.add("And " + unsaid + " more lines are taken in otherwise than they stand.");
         }
         if (!ended) {
             said.add("The text stops without ENDDATA: it may have been cut.");
@@ -126,8 +136,18 @@ public final class CueTextReader {
         return text.length() <= 40 ? text : text.substring(0, 40) + "…";
     }
 
+    /** The first are told one by one, the others are counted. */
+    private void say(String words) {
+        if (said.size() < MOST_SAID) {
+            said.add(words);
+        } else {
+            unsaid++;
+        }
+    }
+
     private void skip(String keyword) {
-        skipped.merge(shortened(keyword), 1, Integer::sum);
+        String word = shortened(keyword);
+        skipped.merge(skipped.size() < MOST_SAID || skipped.containsKey(word) ? word : "others", 1, Integer::sum);
     }
 
     private void primary(String keyword, String[] words, String plain) {
@@ -137,19 +157,30 @@ public final class CueTextReader {
             case "IDENT" -> {
                 identified = true;
                 if (!plain.substring("IDENT".length()).strip().equals("3:0")) {
-                    said.add("It is of version “"
+                    say("It is of version “"
                             + shortened(plain.substring("IDENT".length()).strip()) + "”; 3:0 is known here.");
                 }
             }
             case "PATCH" -> patch(plain);
-            case "CUE" -> cues.add(open = new Open(words[1]));
-            case "GROUP" -> groups.add(open = new Open(words[1]));
-            case "SUB" -> submasters.add(open = new Open(words[1]));
+            case "CUE" -> cues.add(opened(words[1]));
+            case "GROUP" -> groups.add(opened(words[1]));
+            case "SUB" -> submasters.add(opened(words[1]));
             case "ENDDATA" -> ended = true;
             default -> {
                 // Who wrote it, sizes, and what to empty before: what is here stays.
             }
         }
+    }
+
+    private Open opened(String name) {
+        if (cues.size() + groups.size() + submasters.size() >= MOST_SHEETS) {
+            throw Refusal.of(
+                    "cues.many",
+                    "file",
+                    "Line " + number + ": more than " + MOST_SHEETS + " cues, groups and submasters are not taken in.");
+        }
+        open = new Open(name);
+        return open;
     }
 
     /** {@code PATCH 1 5<12@HFF 13@H80 6<14}: an item without a channel belongs to the one before. */
@@ -193,14 +224,14 @@ public final class CueTextReader {
                     open.down = seconds(words[1]);
                     boolean another = words.length > 2 && seconds(words[2]) != open.delay;
                     if (another) {
-                        said.add("Line " + number + ": what falls waits as long as what rises here.");
+                        say("Line " + number + ": what falls waits as long as what rises here.");
                     }
                 }
             }
             case "FOLLOWON" -> open.followOn = seconds(words[1]);
             case "PART" -> {
                 part = true;
-                said.add("Line " + number + ": the parts of cue " + open.number + " are taken in as one.");
+                say("Line " + number + ": the parts of cue " + open.number + " are taken in as one.");
             }
             default -> skip(keyword);
         }

@@ -11,6 +11,7 @@ import app.loculus.core.show.PartKind;
 import app.loculus.core.show.PartKinds;
 import app.loculus.formats.showfile.Earlier;
 import app.loculus.formats.showfile.ShowJson;
+import app.loculus.formats.showfile.ValuesText;
 import com.fasterxml.jackson.core.JsonGenerator;
 import com.fasterxml.jackson.core.JsonParser;
 import com.fasterxml.jackson.core.JsonProcessingException;
@@ -55,7 +56,6 @@ public final class JournalFormat {
         module.addSerializer(Profile.class, new ProfileWriter());
         module.addDeserializer(Profile.class, new ProfileReader(profiles));
         SelectionForm.register(module);
-        ValuesForm.register(module);
         json = ShowJson.mapper().registerModule(module);
     }
 

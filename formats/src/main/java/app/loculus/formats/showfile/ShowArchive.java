@@ -3,11 +3,9 @@ package app.loculus.formats.showfile;
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.problem.WayOut;
 import app.loculus.core.profile.Profile;
-import app.loculus.core.profile.ProfileId;
 import app.loculus.core.profile.Profiles;
 import app.loculus.core.show.Show;
 import app.loculus.formats.archive.BoundedArchive;
-import app.loculus.formats.gdtf.ArchiveReader;
 import app.loculus.formats.gdtf.ArchiveWriter;
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.JsonNode;
@@ -19,10 +17,12 @@ import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.HexFormat;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
@@ -32,13 +32,19 @@ public final class ShowArchive {
 
     public static final String SUFFIX = ".loculus";
 
-    static final int VERSION = 7;
+    static final int VERSION = 8;
+
+    /** The first whose parts stand as they do now, so that they are read one by one. */
+    private static final int STREAMED = 7;
     private static final String FORMAT = "loculus show";
     private static final String MANIFEST = "manifest.json";
     private static final String SHOW = "show.json";
     private static final String VERSIONS = "versions/";
     private static final String LIST = "versions.json";
     private static final long LARGEST = 64L << 20;
+    /** What earlier versions wrote is read as a whole. */
+    private static final int LARGEST_EARLIER = 16 << 20;
+
     private static final ObjectMapper JSON = ShowJson.mapper();
     private static final long NO_TIME = 315_532_800_000L;
 
@@ -51,6 +57,9 @@ public final class ShowArchive {
     private static final long MOST_VERSIONS = 18L << 20;
 
     private static final int MOST_LISTED = 1_000;
+
+    /** What all versions of a file may unpack to, one after the other. */
+    private static final long MOST_UNPACKED = 1L << 30;
 
     /** A version as it is listed beside its octets. */
     record Listed(String name, long revision, String madeAt, int fixtures, String file) {}
@@ -89,7 +98,7 @@ public final class ShowArchive {
             if (!listed.isEmpty()) {
                 parts.put(LIST, JSON.writerWithDefaultPrettyPrinter().writeValueAsBytes(listed));
             }
-            parts.put(SHOW, JSON.writerWithDefaultPrettyPrinter().writeValueAsBytes(ShowDocument.of(show)));
+            parts.put(SHOW, ShowDocument.octets(show));
             for (Profile p : show.profiles().all()) {
                 parts.put("profiles/" + p.id().value() + ".gdtf", ArchiveWriter.write(p));
             }
@@ -137,15 +146,20 @@ public final class ShowArchive {
     /** The show with its versions. @throws Refusal in words for anything that is not a whole, unchanged show */
     public static ShowFile readFile(byte[] bytes) {
         List<String> loose = new ArrayList<>();
+        Common common = new Common();
         Parts parts = parts(bytes);
-        Show show = show(parts, loose);
+        Show show = show(parts, common, loose);
         if (!loose.isEmpty()) {
             throw ShowDocument.broken("it refers to what is not in it");
         }
-        return new ShowFile(show, versions(parts.all()));
+        return new ShowFile(show, versions(parts.all(), common));
     }
 
-    private static List<ShowFile.Version> versions(Map<String, byte[]> parts) {
+    /**
+     * Each version is read as a whole, once, so that a show file holds nothing that could not be restored: what is listed
+     * twice is refused, and what all of them unpack to is bounded.
+     */
+    private static List<ShowFile.Version> versions(Map<String, byte[]> parts, Common common) {
         if (!parts.containsKey(LIST)) {
             return List.of();
         }
@@ -154,12 +168,22 @@ public final class ShowArchive {
             throw ShowDocument.broken("it lists " + listed.length + " versions");
         }
         List<ShowFile.Version> versions = new ArrayList<>();
+        Set<String> seen = new HashSet<>();
+        long unpacked = 0;
         for (Listed v : listed) {
             byte[] octets = v == null || v.file() == null ? null : parts.get(v.file());
             if (octets == null || v.name() == null || v.name().isBlank()) {
                 throw ShowDocument.broken("one of its versions is not in it");
             }
-            show(parts(octets), new ArrayList<>());
+            if (!seen.add(v.file())) {
+                throw ShowDocument.broken("it lists the version “" + v.file() + "” twice");
+            }
+            Parts version = parts(octets);
+            unpacked += version.octets();
+            if (unpacked > MOST_UNPACKED) {
+                throw ShowDocument.broken("its versions unpack to more than " + (MOST_UNPACKED >> 20) + " MB");
+            }
+            show(version, common, new ArrayList<>());
             versions.add(new ShowFile.Version(v.name(), v.revision(), v.madeAt(), v.fixtures(), octets));
         }
         return versions;
@@ -171,11 +195,16 @@ public final class ShowArchive {
      * @param loose takes sentences about what refers to nothing; it is left out
      */
     public static Show read(byte[] bytes, List<String> loose) {
-        return show(parts(bytes), loose);
+        return show(parts(bytes), new Common(), loose);
     }
 
     /** Everything but the manifest, whose checksum fits it. @param version which of ours wrote it */
-    private record Parts(int version, Map<String, byte[]> all) {}
+    private record Parts(int version, Map<String, byte[]> all) {
+
+        long octets() {
+            return all.values().stream().mapToLong(b -> b.length).sum();
+        }
+    }
 
     private static Parts parts(byte[] bytes) {
         BoundedArchive archive = BoundedArchive.open(bytes);
@@ -197,10 +226,21 @@ public final class ShowArchive {
         return new Parts(manifest.version(), parts);
     }
 
-    private static Show show(Parts parts, List<String> loose) {
-        JsonNode document =
-                json(ShowJson.today(new String(parts.all().get(SHOW), StandardCharsets.UTF_8)), JsonNode.class);
-        return ShowDocument.show(Earlier.upgraded(document, parts.version()), profiles(parts.all()), loose);
+    private static Show show(Parts parts, Common common, List<String> loose) {
+        byte[] octets = parts.all().get(SHOW);
+        Profiles held = common.profiles(parts.all());
+        if (parts.version() >= STREAMED) {
+            try {
+                return ShowDocument.read(octets, held, common, loose);
+            } catch (IOException e) {
+                throw unreadable(e);
+            }
+        }
+        if (octets.length > LARGEST_EARLIER) {
+            throw ShowDocument.broken("it is larger than any that was written by version " + parts.version());
+        }
+        JsonNode document = json(ShowJson.today(new String(octets, StandardCharsets.UTF_8)), JsonNode.class);
+        return ShowDocument.show(Earlier.upgraded(document, parts.version()), held, loose);
     }
 
     private static void check(Manifest manifest) {
@@ -216,21 +256,6 @@ public final class ShowArchive {
         }
     }
 
-    private static Profiles profiles(Map<String, byte[]> parts) {
-        List<Profile> all = new ArrayList<>();
-        parts.forEach((name, content) -> {
-            if (name.startsWith("profiles/") && name.endsWith(".gdtf")) {
-                Profile profile = ArchiveReader.read(content).profile();
-                String id = name.substring("profiles/".length(), name.length() - ".gdtf".length());
-                if (!profile.id().equals(new ProfileId(id))) {
-                    throw ShowDocument.broken("“" + name + "” is another profile");
-                }
-                all.add(profile);
-            }
-        });
-        return new Profiles(all);
-    }
-
     private static <T> T json(String text, Class<T> type) {
         try {
             T value = JSON.readValue(text, type);
@@ -239,13 +264,17 @@ public final class ShowArchive {
             }
             return value;
         } catch (JsonProcessingException e) {
-            if (e.getCause() instanceof Refusal refusal) {
-                throw refusal;
-            }
-            throw ShowDocument.broken("its JSON cannot be read at "
-                    + (e.getLocation() == null
-                            ? "an unknown place"
-                            : "line " + e.getLocation().getLineNr()));
+            throw unreadable(e);
         }
+    }
+
+    private static Refusal unreadable(IOException e) {
+        if (e.getCause() instanceof Refusal refusal) {
+            return refusal;
+        }
+        return ShowDocument.broken("its JSON cannot be read at "
+                + (e instanceof JsonProcessingException json && json.getLocation() != null
+                        ? "line " + json.getLocation().getLineNr()
+                        : "an unknown place"));
     }
 }

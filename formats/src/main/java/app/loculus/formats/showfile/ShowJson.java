@@ -104,6 +104,7 @@ public final class ShowJson {
         SimpleModule module = new SimpleModule();
         module.addKeyDeserializer(Attribute.class, new AttributeKey());
         module.addKeyDeserializer(UnitId.class, new UnitKey());
+        ValuesForm.register(module);
         ObjectMapper json = new ObjectMapper()
                 .registerModules(new Jdk8Module(), module)
                 .disable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)

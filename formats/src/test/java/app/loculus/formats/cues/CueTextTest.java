@@ -167,4 +167,15 @@ class CueTextTest {
             }
         }
     }
+
+    @Test
+    void what_a_text_of_a_million_parts_says_is_bounded() {
+        StringBuilder text = new StringBuilder("IDENT 3:0\nCUE 1\n");
+        for (int i = 0; i < 100_000; i++) {
+            text.append("PART ").append(i).append("\nWORD").append(i).append(" 1\n");
+        }
+        CueText read = CueTextReader.read(text.append("ENDDATA\n").toString().getBytes(StandardCharsets.US_ASCII));
+        assertThat(read.said()).hasSizeLessThan(300).anyMatch(w -> w.contains("more lines are taken in otherwise"));
+        assertThat(read.said()).anyMatch(w -> w.startsWith("others is not known here"));
+    }
 }

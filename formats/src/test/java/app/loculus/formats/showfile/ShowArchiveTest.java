@@ -176,6 +176,26 @@ class ShowArchiveTest {
     }
 
     @Test
+    void what_was_written_before_values_stood_as_texts_loses_nothing() throws IOException {
+        ShowFile file;
+        try (InputStream in = getClass().getResourceAsStream("/golden/version-7.loculus")) {
+            file = ShowArchive.readFile(in.readAllBytes());
+        }
+        Show show = file.show();
+        assertThat(file.versions()).extracting(ShowFile.Version::name).containsExactly("first");
+        assertThat(show.patch().size()).isEqualTo(10);
+        assertThat(show.effects()).extracting(Object::toString).containsExactly("effect 1 “Swell”");
+        assertThat(show.cues(show.lists().get(0).id())).hasSize(2);
+        assertThat(show.programmer().values()).hasSize(3);
+        assertThat(show.programmer().values().values())
+                .as("a colour that was asked for, and one that follows a palette")
+                .anyMatch(v -> v.asked().isPresent())
+                .anyMatch(v -> !v.followed().isEmpty());
+        assertThat(ShowArchive.read(ShowArchive.write(show))).isEqualTo(show);
+        assertThat(ShowArchive.read(file.versions().get(0).octets())).isEqualTo(show);
+    }
+
+    @Test
     void effects_go_out_and_come_in_the_same() {
         Show show = after(
                 show(),
@@ -243,6 +263,65 @@ class ShowArchiveTest {
         assertThatThrownBy(() -> ShowArchive.readFile(octets)).isInstanceOf(Refusal.class);
     }
 
+    /** A file with another entry in place of one of its own, and a checksum that fits. */
+    private static byte[] resealed(byte[] file, String entry, UnaryOperator<String> change) throws Exception {
+        java.util.TreeMap<String, byte[]> parts = new java.util.TreeMap<>();
+        try (ZipInputStream in = new ZipInputStream(new ByteArrayInputStream(file))) {
+            for (ZipEntry e = in.getNextEntry(); e != null; e = in.getNextEntry()) {
+                byte[] content = in.readAllBytes();
+                parts.put(
+                        e.getName(),
+                        e.getName().equals(entry)
+                                ? change.apply(new String(content, StandardCharsets.UTF_8))
+                                        .getBytes(StandardCharsets.UTF_8)
+                                : content);
+            }
+        }
+        byte[] manifest = parts.remove("manifest.json");
+        java.security.MessageDigest digest = java.security.MessageDigest.getInstance("SHA-256");
+        parts.forEach((name, content) -> {
+            digest.update(name.getBytes(StandardCharsets.UTF_8));
+            digest.update(content);
+        });
+        String sum = java.util.HexFormat.of().formatHex(digest.digest());
+        parts.put(
+                "manifest.json",
+                new String(manifest, StandardCharsets.UTF_8)
+                        .replaceAll("\"sha256\":\"\\w+\"", "\"sha256\":\"" + sum + "\"")
+                        .getBytes(StandardCharsets.UTF_8));
+        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+        try (ZipOutputStream out = new ZipOutputStream(bytes)) {
+            for (java.util.Map.Entry<String, byte[]> part : parts.entrySet()) {
+                out.putNextEntry(new ZipEntry(part.getKey()));
+                out.write(part.getValue());
+            }
+        }
+        return bytes.toByteArray();
+    }
+
+    @Test
+    void a_version_that_is_listed_again_and_again_is_refused() throws Exception {
+        byte[] one = ShowArchive.write(
+                new ShowFile(show(), List.of(new ShowFile.Version("One", 1, "2026-11-24T08:04Z", 0, ShowArchive.write(show())))));
+        byte[] often = resealed(one, "versions.json", text -> {
+            String listed = text.substring(text.indexOf('{'), text.lastIndexOf('}') + 1);
+            return "[" + String.join(",", java.util.Collections.nCopies(200, listed)) + "]";
+        });
+        assertThatThrownBy(() -> ShowArchive.readFile(often))
+                .isInstanceOf(Refusal.class)
+                .hasMessageContaining("lists the version")
+                .hasMessageContaining("twice");
+    }
+
+    @Test
+    void an_address_from_which_a_fixture_runs_out_of_its_universe_is_refused() throws Exception {
+        byte[] file = resealed(
+                ShowArchive.write(show()), "show.json", t -> t.replaceFirst("\"slot\":\\d+", "\"slot\":512"));
+        assertThatThrownBy(() -> ShowArchive.readFile(file))
+                .isInstanceOf(Refusal.class)
+                .hasMessageContaining("leaves 1");
+    }
+
     /** The file with the text of one entry changed; the checksum left as it is or made to fit. */
     private static byte[] changed(byte[] file, String entry, UnaryOperator<String> change) {
         ByteArrayOutputStream bytes = new ByteArrayOutputStream();
@@ -270,8 +349,8 @@ class ShowArchiveTest {
                 .isInstanceOf(Refusal.class)
                 .hasMessageContaining("checksum does not fit");
         assertThatThrownBy(() -> ShowArchive.read(
-                        changed(file, "manifest.json", t -> t.replace("\"version\":7", "\"version\":9"))))
-                .hasMessageContaining("of version 9; up to 7 is understood");
+                        changed(file, "manifest.json", t -> t.replace("\"version\":8", "\"version\":9"))))
+                .hasMessageContaining("of version 9; up to 8 is understood");
         assertThatThrownBy(() -> ShowArchive.read(changed(file, "manifest.json", t -> "{}")))
                 .hasMessageContaining("no show file");
         assertThatThrownBy(() -> ShowArchive.read(changed(file, "manifest.json", t -> "{")))

@@ -4,13 +4,13 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.show.Show;
-import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.node.IntNode;
 import com.fasterxml.jackson.databind.node.NullNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import com.fasterxml.jackson.databind.node.TextNode;
+import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.UnaryOperator;
@@ -30,7 +30,7 @@ final class ShowDocumentTampering {
 
     /** Leaves one value after the other out, empties it, or puts something else in its place. */
     static int eachValue(Show show) {
-        JsonNode document = ShowDocument.of(show);
+        JsonNode document = document(show);
         int refused = 0;
         for (ObjectNode object : objects(document, new ArrayList<>())) {
             for (String field : names(object)) {
@@ -53,10 +53,18 @@ final class ShowDocumentTampering {
 
     private static boolean refuses(JsonNode document, Show show) {
         try {
-            ShowDocument.show(document, show.profiles(), new ArrayList<>());
+            ShowDocument.read(JSON.writeValueAsBytes(document), show.profiles(), new Common(), new ArrayList<>());
             return false;
-        } catch (Refusal refusal) {
+        } catch (Refusal | IOException refused) {
             return true;
+        }
+    }
+
+    private static JsonNode document(Show show) {
+        try {
+            return JSON.readTree(ShowDocument.octets(show));
+        } catch (IOException e) {
+            throw new java.io.UncheckedIOException(e);
         }
     }
 
@@ -80,10 +88,11 @@ final class ShowDocumentTampering {
         return found;
     }
 
-    private static Show tampered(Show show, UnaryOperator<String> change) throws JsonProcessingException {
-        String text = JSON.writerWithDefaultPrettyPrinter().writeValueAsString(ShowDocument.of(show));
+    private static Show tampered(Show show, UnaryOperator<String> change) throws IOException {
+        String text = JSON.writerWithDefaultPrettyPrinter().writeValueAsString(document(show));
         List<String> loose = new ArrayList<>();
-        Show read = ShowDocument.show(JSON.readTree(change.apply(text)), show.profiles(), loose);
+        Show read = ShowDocument.read(
+                change.apply(text).getBytes(java.nio.charset.StandardCharsets.UTF_8), show.profiles(), new Common(), loose);
         if (!loose.isEmpty()) {
             throw ShowDocument.broken(loose.get(0));
         }

@@ -1,4 +1,4 @@
-package app.loculus.formats.journal;
+package app.loculus.formats.showfile;
 
 import app.loculus.core.colour.Chromaticity;
 import app.loculus.core.geometry.Aiming;
@@ -14,6 +14,7 @@ import app.loculus.core.value.Use;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
 
 /**
  * Working values as text: a line an attribute, in the order of their names, so that equal values are equal texts. Each
@@ -23,7 +24,7 @@ import java.util.Optional;
  * behind | what it moves around; t~3 followed palette 3 before. Line breaks in names are written as {@code \n}. A colour that was asked for comes
  * last, as {@code = 0.48 0.52} in CIE x and y.
  */
-final class ValuesText {
+public final class ValuesText {
 
     private static final String ASKED = "= ";
     private static final char WAS = '~';
@@ -74,9 +75,21 @@ final class ValuesText {
         }
     };
 
+    /** Attributes by name: the same few for all units, so that each is there once. */
+    private static final Map<String, Attribute> ATTRIBUTES = new ConcurrentHashMap<>();
+
+    /** More than all profiles together have; what a stranger's file names beyond it is not remembered. */
+    private static final int MOST_ATTRIBUTES = 4_000;
+
     private ValuesText() {}
 
-    static String of(UnitValues values) {
+    private static Attribute attribute(String name) {
+        return ATTRIBUTES.size() < MOST_ATTRIBUTES
+                ? ATTRIBUTES.computeIfAbsent(name, Attribute::new)
+                : ATTRIBUTES.getOrDefault(name, new Attribute(name));
+    }
+
+    public static String of(UnitValues values) {
         StringBuilder text = new StringBuilder(32 * values.byAttribute().size());
         values.byAttribute().forEach((attribute, touched) -> {
             text.append(text.isEmpty() ? "" : "\n").append(attribute.name()).append(' ');
@@ -95,7 +108,7 @@ final class ValuesText {
     }
 
     /** @throws RuntimeException when the text is damaged */
-    static UnitValues read(String text) {
+    public static UnitValues read(String text) {
         Map<Attribute, Touched> values = new LinkedHashMap<>();
         Optional<Chromaticity> asked = Optional.empty();
         for (String line : text.isEmpty() ? new String[0] : text.split("\n")) {
@@ -104,7 +117,7 @@ final class ValuesText {
                 asked = Optional.of(new Chromaticity(Double.parseDouble(parts[1]), Double.parseDouble(parts[2])));
                 continue;
             }
-            values.put(new Attribute(parts[0]), touched(parts[1], value(parts[2])));
+            values.put(attribute(parts[0]), touched(parts[1], value(parts[2])));
         }
         return new UnitValues(values, asked);
     }
@@ -131,7 +144,7 @@ final class ValuesText {
             case 'X' -> new AttributeValue.Released();
             case 'M' -> moved(rest);
             case 'R' -> new AttributeValue.Reference(new PaletteId(Integer.parseInt(rest)));
-            default -> throw new UnreadableEntry("it holds a value of the form “" + text.charAt(0) + "”");
+            default -> throw new IllegalArgumentException("it holds a value of the form “" + text.charAt(0) + "”");
         };
     }
 
