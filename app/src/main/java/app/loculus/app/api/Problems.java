@@ -9,12 +9,14 @@ import java.util.List;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.core.convert.ConversionFailedException;
+import org.springframework.dao.DataAccessException;
 import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ProblemDetail;
 import org.springframework.http.ResponseEntity;
 import org.springframework.http.converter.HttpMessageNotReadableException;
+import org.springframework.transaction.TransactionException;
 import org.springframework.web.HttpMediaTypeException;
 import org.springframework.web.HttpMediaTypeNotAcceptableException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
@@ -91,9 +93,6 @@ class Problems {
             if (cause instanceof Refusal refusal) {
                 return body(refusal.problems());
             }
-            if (cause instanceof BodyTooLarge) {
-                return told(HttpStatus.PAYLOAD_TOO_LARGE, "Too large", cause.getMessage());
-            }
         }
         return told(
                 HttpStatus.BAD_REQUEST,
@@ -114,6 +113,17 @@ class Problems {
         return ResponseEntity.status(status)
                 .contentType(MediaType.APPLICATION_PROBLEM_JSON)
                 .body(told(status, "Not understood", "JSON is spoken here; files come as a form."));
+    }
+
+    /** The database could not be asked, for example because the disk has just run full and it was closed for that. */
+    @ExceptionHandler({DataAccessException.class, TransactionException.class})
+    ProblemDetail unreachable(Exception trouble) {
+        LOG.warn("The database could not be asked", trouble);
+        return told(
+                HttpStatus.INSUFFICIENT_STORAGE,
+                "Not kept",
+                "The database cannot be reached at the moment, as when the disk has run full. Nothing of this was done. "
+                        + "What was acknowledged is kept; ask again in a moment.");
     }
 
     /** What does not fit into its place should have been refused before; it is never half there. */

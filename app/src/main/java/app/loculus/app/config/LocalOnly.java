@@ -7,6 +7,8 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.net.URI;
 import java.util.Set;
+import org.springframework.core.Ordered;
+import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
 
@@ -15,6 +17,7 @@ import org.springframework.web.filter.OncePerRequestFilter;
  * application's own pages. Also sends the content policy and lets hashed assets be cached for long.
  */
 @Component
+@Order(Ordered.HIGHEST_PRECEDENCE + 10)
 public class LocalOnly extends OncePerRequestFilter {
 
     private static final Set<String> OWN_HOSTS = Set.of("localhost", "127.0.0.1", "[::1]");

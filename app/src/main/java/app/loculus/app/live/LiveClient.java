@@ -11,8 +11,10 @@ import java.util.Optional;
 import java.util.concurrent.locks.Condition;
 import java.util.concurrent.locks.ReentrantLock;
 import java.util.function.Consumer;
+import java.util.function.IntSupplier;
 import org.springframework.web.socket.BinaryMessage;
 import org.springframework.web.socket.CloseStatus;
+import org.springframework.web.socket.PingMessage;
 import org.springframework.web.socket.TextMessage;
 import org.springframework.web.socket.WebSocketSession;
 
@@ -26,6 +28,7 @@ final class LiveClient implements Runnable {
     private final RigFeed feed;
     private final ObjectMapper json;
     private final Consumer<LiveClient> ended;
+    private final IntSupplier clients;
     private final ReentrantLock lock = new ReentrantLock();
     private final Condition news = lock.newCondition();
     private final Map<Long, Changed> changes = new LinkedHashMap<>();
@@ -38,8 +41,30 @@ final class LiveClient implements Runnable {
 
     private boolean afresh;
     private long version;
+    private boolean ping;
 
-    LiveClient(WebSocketSession session, RigFeed feed, ObjectMapper json, Consumer<LiveClient> ended) {
+    /** No light before that. */
+    private long lightFromNanos = System.nanoTime();
+
+    private volatile long heardNanos = System.nanoTime();
+
+    /** What all clients together are sent of the light, in octets a second: beyond it frames come less often. */
+    private static final long BUDGET = 12L << 20;
+
+    /** The longest time between two frames for that. */
+    private static final long RAREST_NANOS = 500_000_000L;
+
+    /** A client from which nothing has been heard for so long is gone, though its connection stands. */
+    private static final long SILENT_NANOS = 30_000_000_000L;
+
+    /** @param clients how many there are */
+    LiveClient(
+            WebSocketSession session,
+            RigFeed feed,
+            ObjectMapper json,
+            IntSupplier clients,
+            Consumer<LiveClient> ended) {
+        this.clients = clients;
         this.session = session;
         this.feed = feed;
         this.json = json;
@@ -72,6 +97,20 @@ final class LiveClient implements Runnable {
     /** There is new light. */
     void light() {
         signalled(() -> frame = true);
+    }
+
+    /** It has answered. */
+    void heard() {
+        heardNanos = System.nanoTime();
+    }
+
+    /** Asks whether it is there; one that does not answer is let go of. */
+    void askWhetherThere() {
+        if (System.nanoTime() - heardNanos > SILENT_NANOS) {
+            close();
+        } else {
+            signalled(() -> ping = true);
+        }
     }
 
     void close() {
@@ -108,10 +147,15 @@ final class LiveClient implements Runnable {
     private boolean next() throws InterruptedException, IOException {
         List<Object> texts;
         boolean light;
+        boolean asks;
         lock.lock();
         try {
-            while (!closed && !frame && changes.isEmpty() && notes.isEmpty()) {
-                news.await();
+            while (!closed && !ping && !due() && changes.isEmpty() && notes.isEmpty()) {
+                if (frame) {
+                    news.awaitNanos(lightFromNanos - System.nanoTime());
+                } else {
+                    news.await();
+                }
             }
             if (closed) {
                 return false;
@@ -120,15 +164,20 @@ final class LiveClient implements Runnable {
             texts.addAll(notes.values());
             changes.clear();
             notes.clear();
-            light = frame;
-            frame = false;
-            version = afresh ? 0 : version;
-            afresh = false;
+            light = due();
+            frame &= !light;
+            asks = ping;
+            ping = false;
+            version = afresh && light ? 0 : version;
+            afresh &= !light;
         } finally {
             lock.unlock();
         }
         for (Object text : texts) {
             session.sendMessage(new TextMessage(json.writeValueAsString(text)));
+        }
+        if (asks) {
+            session.sendMessage(new PingMessage());
         }
         if (light) {
             send(feed.since(version));
@@ -136,11 +185,18 @@ final class LiveClient implements Runnable {
         return true;
     }
 
+    private boolean due() {
+        return frame && System.nanoTime() - lightFromNanos >= 0;
+    }
+
     private void send(RigFeed.Frame latest) throws IOException {
         Optional<ByteBuffer> octets = latest.octets();
         version = latest.version();
         if (octets.isPresent()) {
+            int size = octets.get().remaining();
             session.sendMessage(new BinaryMessage(octets.get()));
+            long rest = size * (long) clients.getAsInt() * 1_000_000_000L / BUDGET;
+            lightFromNanos = System.nanoTime() + Math.min(RAREST_NANOS, rest);
         }
     }
 }

@@ -25,6 +25,7 @@ import org.springframework.context.event.EventListener;
 import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
 import org.springframework.web.socket.CloseStatus;
+import org.springframework.web.socket.PongMessage;
 import org.springframework.web.socket.WebSocketSession;
 import org.springframework.web.socket.adapter.NativeWebSocketSession;
 import org.springframework.web.socket.handler.TextWebSocketHandler;
@@ -42,7 +43,9 @@ public class LiveSocket extends TextWebSocketHandler implements SmartLifecycle {
     /** Tomcat's name for that limit. */
     private static final String SEND_LIMIT = "org.apache.tomcat.websocket.BLOCKING_SEND_TIMEOUT";
 
-    private static final int MOST_CLIENTS = 40;
+    private static final int MOST_CLIENTS = 100;
+
+    private static final long PING_MS = 10_000;
 
     /** A page that reloads is back within this time; its layers stay. */
     private static final long GONE_AFTER_MS = 2_000;
@@ -80,9 +83,17 @@ public class LiveSocket extends TextWebSocketHandler implements SmartLifecycle {
                 && nativeSession.getNativeSession() instanceof Session own) {
             own.getUserProperties().put(SEND_LIMIT, SEND_LIMIT_MS);
         }
-        LiveClient client = new LiveClient(session, feed, json, c -> clients.remove(session.getId(), c));
+        LiveClient client = new LiveClient(session, feed, json, clients::size, c -> clients.remove(session.getId(), c));
         clients.put(session.getId(), client);
         senders.execute(client);
+    }
+
+    @Override
+    protected void handlePongMessage(WebSocketSession session, PongMessage message) {
+        LiveClient client = clients.get(session.getId());
+        if (client != null) {
+            client.heard();
+        }
     }
 
     @Override
@@ -165,6 +176,8 @@ public class LiveSocket extends TextWebSocketHandler implements SmartLifecycle {
     public void start() {
         clock = Executors.newSingleThreadScheduledExecutor(r -> new Thread(r, "live-feed"));
         clock.scheduleWithFixedDelay(this::tick, 0, 1000 / FRAMES_A_SECOND, TimeUnit.MILLISECONDS);
+        clock.scheduleWithFixedDelay(
+                () -> each(LiveClient::askWhetherThere), PING_MS, PING_MS, TimeUnit.MILLISECONDS);
     }
 
     @Override

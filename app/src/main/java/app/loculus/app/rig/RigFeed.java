@@ -7,6 +7,7 @@ import app.loculus.core.simulation.CellLight;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.util.Arrays;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -41,6 +42,9 @@ public class RigFeed {
     private final Map<Key, Part> parts = new LinkedHashMap<>();
     private long version;
 
+    /** What was answered since the last change, by the version that was known: pages that keep up ask the same. */
+    private final Map<Long, Frame> answered = new HashMap<>();
+
     RigFeed(RigLights lights) {
         this.lights = lights;
     }
@@ -49,6 +53,7 @@ public class RigFeed {
     public synchronized boolean advance() {
         Map<Hung, List<CellLight>> news = lights.news(false);
         long before = version;
+        answered.clear();
         news.forEach((fixture, cells) -> cells.forEach(c -> take(fixture, c)));
         if (parts.size() > 2 * lights.count() && version > before) {
             Set<Integer> hang = lights.numbers();
@@ -68,6 +73,11 @@ public class RigFeed {
 
     /** Everything that has changed since. */
     public synchronized Frame since(long known) {
+        Frame frame = answered.computeIfAbsent(known, this::worked);
+        return new Frame(frame.version(), frame.octets().map(ByteBuffer::duplicate));
+    }
+
+    private Frame worked(long known) {
         List<byte[]> newer = parts.values().stream()
                 .filter(p -> p.version() > known)
                 .map(Part::octets)
