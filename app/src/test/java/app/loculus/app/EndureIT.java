@@ -53,13 +53,7 @@ class EndureIT {
         String words() {
             return String.format(
                     "%s; %d edits, p50 %.0f ms, p95 %.0f ms; %d frames, %.2f %% late, longest gap %.0f ms",
-                    vitals.words(),
-                    edits.size(),
-                    p50(),
-                    p95(),
-                    gaps.size(),
-                    late(),
-                    LongDay.percentile(gaps, 100));
+                    vitals.words(), edits.size(), p50(), p95(), gaps.size(), late(), LongDay.percentile(gaps, 100));
         }
     }
 

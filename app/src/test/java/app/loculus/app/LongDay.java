@@ -46,7 +46,8 @@ final class LongDay {
             for (int left = fixtures / TYPES.length; left > 0; left -= 25) {
                 int last = number + Math.min(25, left) - 1;
                 lines.add("patch " + number + " thru " + last + " as \"" + type + "\" at " + universe + ".1");
-                lines.add("place " + number + " thru " + last + " at -9," + universe % 20 + ",6 thru 9," + universe % 20 + ",6");
+                lines.add("place " + number + " thru " + last + " at -9," + universe % 20 + ",6 thru 9," + universe % 20
+                        + ",6");
                 // Of the widest fewer than 25 fit into one.
                 universe += type.startsWith("Fathom") ? 2 : 1;
                 number = last + 1;
@@ -199,7 +200,8 @@ final class LongDay {
         }
     }
 
-    static HttpResponse<String> post(HttpClient http, String url, Object body) throws IOException, InterruptedException {
+    static HttpResponse<String> post(HttpClient http, String url, Object body)
+            throws IOException, InterruptedException {
         return http.send(
                 HttpRequest.newBuilder(URI.create(url))
                         .header("Content-Type", "application/json")

@@ -62,9 +62,17 @@ class PowerIT {
                     int fixture = first + random.nextInt(FIXTURES_EACH);
                     number++;
                     String more = new String[] {
-                        "", "", "", "", "\nall at " + number % 100, "\nall at 10 thru " + number % 100, "\nrecord group"
-                    }[random.nextInt(7)];
-                    String text = "name " + fixture + " \"" + number + "\"\nnote " + fixture + " \"" + number + "\"" + more;
+                                "",
+                                "",
+                                "",
+                                "",
+                                "\nall at " + number % 100,
+                                "\nall at 10 thru " + number % 100,
+                                "\nrecord group"
+                            }
+                            [random.nextInt(7)];
+                    String text =
+                            "name " + fixture + " \"" + number + "\"\nnote " + fixture + " \"" + number + "\"" + more;
                     if (post(http, url + "/api/shows/1/line", Map.of("text", text)) == 200) {
                         acknowledged.add(new Acknowledged(fixture, number, now()));
                     }
@@ -114,7 +122,10 @@ class PowerIT {
             Path data = Files.createDirectory(run.resolve("data"));
             List<Client> clients = worked(run, data, random);
             Traced traced = new Traced(data).read(run.resolve("trace"));
-            double first = clients.stream().mapToDouble(c -> c.acknowledged.get(0).seconds()).min().orElseThrow();
+            double first = clients.stream()
+                    .mapToDouble(c -> c.acknowledged.get(0).seconds())
+                    .min()
+                    .orElseThrow();
             for (int i = 0; i < CUTS_A_RUN && System.nanoTime() < until; i++) {
                 double at = first + random.nextDouble() * (traced.ended() - first);
                 Path image = Files.createDirectory(run.resolve("cut" + i));
@@ -186,7 +197,8 @@ class PowerIT {
 
     private static void delete(Path folder) throws IOException {
         try (Stream<Path> all = Files.walk(folder)) {
-            all.sorted(java.util.Comparator.reverseOrder()).forEach(p -> p.toFile().delete());
+            all.sorted(java.util.Comparator.reverseOrder())
+                    .forEach(p -> p.toFile().delete());
         }
     }
 }

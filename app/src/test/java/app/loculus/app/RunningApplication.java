@@ -102,7 +102,9 @@ public final class RunningApplication implements AutoCloseable {
     /** A file as it comes. */
     public byte[] octets(String path) {
         try {
-            return HTTP.send(HttpRequest.newBuilder(URI.create(base + path)).build(), HttpResponse.BodyHandlers.ofByteArray())
+            return HTTP.send(
+                            HttpRequest.newBuilder(URI.create(base + path)).build(),
+                            HttpResponse.BodyHandlers.ofByteArray())
                     .body();
         } catch (IOException e) {
             throw new java.io.UncheckedIOException(e);

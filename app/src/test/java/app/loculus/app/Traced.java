@@ -48,7 +48,22 @@ final class Traced {
 
     /** The command that looks on. */
     static List<String> command(Path trace) {
-        return List.of("strace", "-f", "-qq", "-y", "-ttt", "-T", "-xx", "-s", "100000000", "-e", "signal=none", "-e", CALLS, "-o", trace.toString());
+        return List.of(
+                "strace",
+                "-f",
+                "-qq",
+                "-y",
+                "-ttt",
+                "-T",
+                "-xx",
+                "-s",
+                "100000000",
+                "-e",
+                "signal=none",
+                "-e",
+                CALLS,
+                "-o",
+                trace.toString());
     }
 
     Traced read(Path trace) throws IOException {
@@ -99,8 +114,10 @@ final class Traced {
             case "pwrite64" -> {
                 if (here) {
                     int last = call.lastIndexOf('"');
-                    String[] rest = call.substring(last + 1, call.lastIndexOf(')')).split(",");
-                    steps.add(new Step(Sort.PUT, file, Long.parseLong(rest[rest.length - 1].trim()), octets(call), "", from, to));
+                    String[] rest =
+                            call.substring(last + 1, call.lastIndexOf(')')).split(",");
+                    steps.add(new Step(
+                            Sort.PUT, file, Long.parseLong(rest[rest.length - 1].trim()), octets(call), "", from, to));
                 }
             }
             case "fsync", "fdatasync" -> {
@@ -112,20 +129,23 @@ final class Traced {
             }
             case "ftruncate" -> {
                 if (here) {
-                    String length = call.substring(call.indexOf(',') + 1, call.lastIndexOf(')')).trim();
+                    String length = call.substring(call.indexOf(',') + 1, call.lastIndexOf(')'))
+                            .trim();
                     steps.add(new Step(Sort.CUT, file, Long.parseLong(length), new byte[0], "", from, to));
                 }
             }
             case "unlink" -> {
                 String gone = unhex(quoted(call, 0));
                 if (gone.startsWith(folder + "/")) {
-                    steps.add(new Step(Sort.GONE, gone.substring(folder.toString().length() + 1), 0, new byte[0], "", from, to));
+                    steps.add(new Step(
+                            Sort.GONE, gone.substring(folder.toString().length() + 1), 0, new byte[0], "", from, to));
                 }
             }
             case "openat" -> {
                 String made = unhex(quoted(call, 0));
                 if (call.contains("O_CREAT") && made.startsWith(folder + "/")) {
-                    steps.add(new Step(Sort.MADE, made.substring(folder.toString().length() + 1), 0, new byte[0], "", from, to));
+                    steps.add(new Step(
+                            Sort.MADE, made.substring(folder.toString().length() + 1), 0, new byte[0], "", from, to));
                 }
             }
             default -> {
@@ -191,7 +211,8 @@ final class Traced {
                         since.put(file, new ArrayList<>());
                     }
                 }
-                case PUT, CUT -> since.computeIfAbsent(file, f -> new ArrayList<>()).add(step);
+                case PUT, CUT ->
+                    since.computeIfAbsent(file, f -> new ArrayList<>()).add(step);
                 case SYNC -> {
                     if (done) {
                         // Only what had been written when the sync was begun.
@@ -245,7 +266,8 @@ final class Traced {
         /** @param random chooses what has arrived; null when all has */
         Lying after(List<Step> steps, Random random) {
             int sort = random == null ? -1 : random.nextInt(4);
-            int missing = sort == 0 ? steps.size() - 1 : sort == 1 && !steps.isEmpty() ? random.nextInt(steps.size()) : -1;
+            int missing =
+                    sort == 0 ? steps.size() - 1 : sort == 1 && !steps.isEmpty() ? random.nextInt(steps.size()) : -1;
             for (int i = 0; i < steps.size(); i++) {
                 Step step = steps.get(i);
                 if (i == missing || sort == 2 && random.nextBoolean()) {

@@ -23,12 +23,14 @@ import java.util.stream.Stream;
 record Vitals(long heap, long resident, long disk, int threads, int handles) {
 
     private static final Pattern USED = Pattern.compile("used (\\d+)K");
-    private static final String JCMD = Path.of(System.getProperty("java.home"), "bin", "jcmd").toString();
+    private static final String JCMD =
+            Path.of(System.getProperty("java.home"), "bin", "jcmd").toString();
 
     static Vitals of(long pid, Path data) throws IOException, InterruptedException {
         run(JCMD, String.valueOf(pid), "GC.run");
         long heap = 0;
-        Matcher used = USED.matcher(run(JCMD, String.valueOf(pid), "GC.heap_info").split("Metaspace")[0]);
+        Matcher used =
+                USED.matcher(run(JCMD, String.valueOf(pid), "GC.heap_info").split("Metaspace")[0]);
         while (used.find()) {
             heap += Long.parseLong(used.group(1)) << 10;
         }

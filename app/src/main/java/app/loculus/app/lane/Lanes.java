@@ -90,7 +90,11 @@ class Lanes implements Filter {
             }
         });
         if (!waits) {
-            refuse(response, HttpServletResponse.SC_SERVICE_UNAVAILABLE, "Busy", "Too much is asked at once; ask again in a moment.");
+            refuse(
+                    response,
+                    HttpServletResponse.SC_SERVICE_UNAVAILABLE,
+                    "Busy",
+                    "Too much is asked at once; ask again in a moment.");
             async.complete();
         }
     }
@@ -122,8 +126,7 @@ class Lanes implements Filter {
         }
         AsyncContext[] async = new AsyncContext[1];
         Gathered[] gathered = new Gathered[1];
-        gathered[0] = new Gathered(
-                request, most, end -> gathered(end, async[0], gathered[0], response, most));
+        gathered[0] = new Gathered(request, most, end -> gathered(end, async[0], gathered[0], response, most));
         async[0] = request.startAsync(gathered[0], response);
         async[0].setTimeout(0);
         gathered[0].gather();

@@ -176,8 +176,7 @@ public class LiveSocket extends TextWebSocketHandler implements SmartLifecycle {
     public void start() {
         clock = Executors.newSingleThreadScheduledExecutor(r -> new Thread(r, "live-feed"));
         clock.scheduleWithFixedDelay(this::tick, 0, 1000 / FRAMES_A_SECOND, TimeUnit.MILLISECONDS);
-        clock.scheduleWithFixedDelay(
-                () -> each(LiveClient::askWhetherThere), PING_MS, PING_MS, TimeUnit.MILLISECONDS);
+        clock.scheduleWithFixedDelay(() -> each(LiveClient::askWhetherThere), PING_MS, PING_MS, TimeUnit.MILLISECONDS);
     }
 
     @Override

@@ -251,7 +251,8 @@ public class Shows {
         Show readable = keeper.store().readable(id, missing).orElseThrow(() -> new NoSuchShow(id));
         String name = readable.name() + " (what could be read)";
         String cut = name.substring(0, Math.min(name.length(), Limits.NAME));
-        return kept(Universes.keptInside(readable.named(cut)), false, EditRequest.NOW).id();
+        return kept(Universes.keptInside(readable.named(cut)), false, EditRequest.NOW)
+                .id();
     }
 
     /** Since when the history of a show is lost, in words; empty when it is whole. */

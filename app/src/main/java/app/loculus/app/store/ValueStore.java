@@ -64,8 +64,8 @@ class ValueStore implements PartStore<UnitId, UnitValues> {
         List<Change<UnitId, UnitValues>> all = new ArrayList<>();
         for (BlockRow row : rows.blocks(show)) {
             losses.attempt(kind(), () -> format.readValues(row.held()))
-                    .ifPresent(values -> values.forEach((unit, held) ->
-                            all.add(new Change<>(kind(), unit, Optional.empty(), Optional.of(held)))));
+                    .ifPresent(values -> values.forEach(
+                            (unit, held) -> all.add(new Change<>(kind(), unit, Optional.empty(), Optional.of(held)))));
         }
         return all;
     }

@@ -110,7 +110,9 @@ class RoutesTest {
             app.line(1, "patch 1 as \"House Dimmer\" at 1.1\n1 at full");
             app.line(1, "universe 1 to unicast \"127.0.0.1:" + node.getLocalPort() + "\" as \"Node\"");
             app.json("POST", "/api/shows/1/versions", Map.of("name", "sends"));
-            long template = app.json("POST", "/api/shows/1/template", Map.of("name", "House")).get("id").asLong();
+            long template = app.json("POST", "/api/shows/1/template", Map.of("name", "House"))
+                    .get("id")
+                    .asLong();
             byte[] file = app.octets("/api/shows/1/file");
             app.line(1, "universe 1 off");
             app.json("POST", "/api/shows", Map.of("name", "Nothing"));
@@ -121,7 +123,10 @@ class RoutesTest {
             long taken = app.get("/api/shows").get(3).get("id").asLong();
 
             silent(node);
-            long version = app.get("/api/shows/" + taken + "/versions").get(0).get("id").asLong();
+            long version = app.get("/api/shows/" + taken + "/versions")
+                    .get(0)
+                    .get("id")
+                    .asLong();
             assertThat(app.json("POST", "/api/shows/" + taken + "/versions/" + version + "/restore", null)
                             .toString())
                     .contains("Universe 1 is off: where that goes was not switched on here");

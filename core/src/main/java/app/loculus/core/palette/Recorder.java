@@ -138,8 +138,8 @@ public final class Recorder {
     /** Attributes that belong to each fixture, for one of those that bring them at least. */
     private static Set<Attribute> own(List<Contribution> contributions) {
         Set<Attribute> own = new HashSet<>();
-        contributions.forEach(c ->
-                c.values().keySet().stream().filter(a -> own(c, a)).forEach(own::add));
+        contributions.forEach(
+                c -> c.values().keySet().stream().filter(a -> own(c, a)).forEach(own::add));
         return own;
     }
 

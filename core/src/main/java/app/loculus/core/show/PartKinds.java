@@ -219,8 +219,8 @@ public final class PartKinds {
         return show.patch().claimsOf(f).stream()
                 .filter(c -> !c.at().address().fits(c.slots()))
                 .findFirst()
-                .map(c -> "fixture " + f.number() + " needs " + c.slots() + " slots; "
-                        + c.at().address() + " leaves " + (Address.SLOTS - c.first() + 1));
+                .map(c -> "fixture " + f.number() + " needs " + c.slots() + " slots; " + c.at().address() + " leaves "
+                        + (Address.SLOTS - c.first() + 1));
     }
 
     private static Optional<String> leading(Show show, Effect effect) {

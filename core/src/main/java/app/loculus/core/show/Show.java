@@ -101,7 +101,8 @@ public final class Show {
         this.answers = before.answers;
         this.known = Optional.ofNullable(before.coverage).or(() -> before.known);
         this.resolved = Optional.ofNullable(before.resolver).or(() -> before.resolved);
-        this.played = Optional.ofNullable(before.repertoire).map(Repertoire::worked).or(() -> before.played);
+        this.played =
+                Optional.ofNullable(before.repertoire).map(Repertoire::worked).or(() -> before.played);
         this.below = before.below;
         this.recipes = before.recipes.after(before, this, delta);
         this.lasting = PASSING.containsAll(delta.kinds()) && !byLight() ? before.lasting : new ConcurrentHashMap<>();
@@ -115,7 +116,8 @@ public final class Show {
         this.answers = same.answers;
         this.known = Optional.ofNullable(same.coverage).or(() -> same.known);
         this.resolved = Optional.ofNullable(same.resolver).or(() -> same.resolved);
-        this.played = Optional.ofNullable(same.repertoire).map(Repertoire::worked).or(() -> same.played);
+        this.played =
+                Optional.ofNullable(same.repertoire).map(Repertoire::worked).or(() -> same.played);
         this.below = List.copyOf(below);
         this.recipes = same.recipes;
         this.lasting = byLight() ? new ConcurrentHashMap<>() : same.lasting;

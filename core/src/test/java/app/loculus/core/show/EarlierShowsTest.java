@@ -76,9 +76,12 @@ class EarlierShowsTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"all at %d", "all colour xy 0.%d, 0.3", "record colour 1 replace", "record cue 1 replace", "next"})
+    @ValueSource(
+            strings = {"all at %d", "all colour xy 0.%d, 0.3", "record colour 1 replace", "record cue 1 replace", "next"
+            })
     void nor_after_the_same_edit_again_and_again(String line) {
-        Show show = asked(Rig.say(Rig.everyKind(), "all at 50 colour xy 0.3, 0.3").show());
+        Show show =
+                asked(Rig.say(Rig.everyKind(), "all at 50 colour xy 0.3, 0.3").show());
         for (int i = 0; i < EDITS; i++) {
             show = asked(Rig.say(show, String.format(line, 20 + i % 20)).show());
         }

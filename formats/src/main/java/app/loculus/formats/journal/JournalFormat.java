@@ -189,11 +189,12 @@ public final class JournalFormat {
     /** Working values of several units as text: those that have the same together. */
     public String writeValues(Map<UnitId, UnitValues> values) {
         Map<String, List<UnitId>> sharing = new LinkedHashMap<>();
-        values.forEach((unit, held) ->
-                sharing.computeIfAbsent(ValuesText.of(held), t -> new ArrayList<>()).add(unit));
+        values.forEach((unit, held) -> sharing.computeIfAbsent(ValuesText.of(held), t -> new ArrayList<>())
+                .add(unit));
         ArrayNode all = json.createArrayNode();
-        sharing.forEach((held, units) ->
-                all.addArray().add(String.join(" ", writeKeys(PartKinds.VALUES, units))).add(held));
+        sharing.forEach((held, units) -> all.addArray()
+                .add(String.join(" ", writeKeys(PartKinds.VALUES, units)))
+                .add(held));
         return all.toString();
     }
 

@@ -36,6 +36,7 @@ public final class ShowArchive {
 
     /** The first whose parts stand as they do now, so that they are read one by one. */
     private static final int STREAMED = 7;
+
     private static final String FORMAT = "loculus show";
     private static final String MANIFEST = "manifest.json";
     private static final String SHOW = "show.json";

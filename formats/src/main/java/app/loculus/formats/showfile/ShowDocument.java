@@ -72,8 +72,8 @@ final class ShowDocument {
         String alone = JSON.writeValueAsString(part);
         return kind.keyOf(part).isPresent()
                 ? alone
-                : "{\"" + kind.keys().field() + "\":" + JSON.writeValueAsString(key) + ",\"" + kind.name() + "\":" + alone
-                        + "}";
+                : "{\"" + kind.keys().field() + "\":" + JSON.writeValueAsString(key) + ",\"" + kind.name() + "\":"
+                        + alone + "}";
     }
 
     /**
@@ -91,8 +91,9 @@ final class ShowDocument {
                 throw broken("it is no object");
             }
             while (in.nextToken() == JsonToken.FIELD_NAME) {
-                PartKind<?, ?> kind =
-                        PartKinds.named(in.currentName()).filter(ShowDocument::written).orElse(null);
+                PartKind<?, ?> kind = PartKinds.named(in.currentName())
+                        .filter(ShowDocument::written)
+                        .orElse(null);
                 in.nextToken();
                 if (kind == null) {
                     in.skipChildren();

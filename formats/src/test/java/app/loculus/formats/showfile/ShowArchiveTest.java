@@ -301,8 +301,8 @@ class ShowArchiveTest {
 
     @Test
     void a_version_that_is_listed_again_and_again_is_refused() throws Exception {
-        byte[] one = ShowArchive.write(
-                new ShowFile(show(), List.of(new ShowFile.Version("One", 1, "2026-11-24T08:04Z", 0, ShowArchive.write(show())))));
+        byte[] one = ShowArchive.write(new ShowFile(
+                show(), List.of(new ShowFile.Version("One", 1, "2026-11-24T08:04Z", 0, ShowArchive.write(show())))));
         byte[] often = resealed(one, "versions.json", text -> {
             String listed = text.substring(text.indexOf('{'), text.lastIndexOf('}') + 1);
             return "[" + String.join(",", java.util.Collections.nCopies(200, listed)) + "]";
@@ -315,8 +315,8 @@ class ShowArchiveTest {
 
     @Test
     void an_address_from_which_a_fixture_runs_out_of_its_universe_is_refused() throws Exception {
-        byte[] file = resealed(
-                ShowArchive.write(show()), "show.json", t -> t.replaceFirst("\"slot\":\\d+", "\"slot\":512"));
+        byte[] file =
+                resealed(ShowArchive.write(show()), "show.json", t -> t.replaceFirst("\"slot\":\\d+", "\"slot\":512"));
         assertThatThrownBy(() -> ShowArchive.readFile(file))
                 .isInstanceOf(Refusal.class)
                 .hasMessageContaining("leaves 1");

@@ -92,7 +92,10 @@ final class ShowDocumentTampering {
         String text = JSON.writerWithDefaultPrettyPrinter().writeValueAsString(document(show));
         List<String> loose = new ArrayList<>();
         Show read = ShowDocument.read(
-                change.apply(text).getBytes(java.nio.charset.StandardCharsets.UTF_8), show.profiles(), new Common(), loose);
+                change.apply(text).getBytes(java.nio.charset.StandardCharsets.UTF_8),
+                show.profiles(),
+                new Common(),
+                loose);
         if (!loose.isEmpty()) {
             throw ShowDocument.broken(loose.get(0));
         }

@@ -38,11 +38,15 @@ final class AheadRecovery {
     static Done recover(Medium medium, Path folder, FileChannel database) throws IOException {
         List<AheadSegment.Content> all = new ArrayList<>();
         for (Path file : medium.list(folder, AheadSegment.PREFIX)) {
-            if (file.getFileName().toString().substring(AheadSegment.PREFIX.length()).matches("\\d{1,18}")) {
+            if (file.getFileName()
+                    .toString()
+                    .substring(AheadSegment.PREFIX.length())
+                    .matches("\\d{1,18}")) {
                 all.add(AheadSegment.read(medium, file));
             }
         }
-        long last = all.stream().mapToLong(AheadSegment.Content::generation).max().orElse(0);
+        long last =
+                all.stream().mapToLong(AheadSegment.Content::generation).max().orElse(0);
         List<AheadSegment.Content> counting = counting(all);
         refuseDamaged(counting);
         if (!counting.isEmpty()) {
@@ -73,7 +77,8 @@ final class AheadRecovery {
     private static List<AheadSegment.Content> counting(List<AheadSegment.Content> all) {
         List<AheadSegment.Content> newestFirst = all.stream()
                 .filter(s -> s.generation() >= 0)
-                .sorted(Comparator.comparingLong(AheadSegment.Content::generation).reversed())
+                .sorted(Comparator.comparingLong(AheadSegment.Content::generation)
+                        .reversed())
                 .toList();
         List<AheadSegment.Content> counting = new ArrayList<>();
         for (AheadSegment.Content segment : newestFirst) {
@@ -90,7 +95,8 @@ final class AheadRecovery {
             readable += segment.frames().size();
             if (segment.lost() > 0) {
                 throw new Unfit("The log beside the database is damaged in "
-                        + segment.file().getFileName() + ": " + readable + " of its entries can be read, then one cannot, and "
+                        + segment.file().getFileName() + ": " + readable
+                        + " of its entries can be read, then one cannot, and "
                         + segment.lost() + " more lie behind it.");
             }
         }
@@ -100,7 +106,8 @@ final class AheadRecovery {
     private static void refuseForeign(List<AheadSegment.Content> segments, FileChannel database) throws IOException {
         AheadSegment.Content first = segments.get(0);
         if (database.size() < AheadSegment.BASE && first.databaseLength() >= AheadSegment.BASE) {
-            throw new Unfit("The database is missing; only its log (" + first.file().getFileName() + ") is there.");
+            throw new Unfit(
+                    "The database is missing; only its log (" + first.file().getFileName() + ") is there.");
         }
         byte[] now = AheadSegment.beginning(database);
         for (int at = 0; at < AheadSegment.BASE; at += SECTOR) {
@@ -136,8 +143,8 @@ final class AheadRecovery {
         for (Path file : new Medium().list(folder, AheadSegment.PREFIX)) {
             Files.move(
                     file,
-                    folder.resolve("loculus.set-aside."
-                            + file.getFileName().toString().substring("loculus.".length())),
+                    folder.resolve(
+                            "loculus.set-aside." + file.getFileName().toString().substring("loculus.".length())),
                     StandardCopyOption.REPLACE_EXISTING);
         }
     }

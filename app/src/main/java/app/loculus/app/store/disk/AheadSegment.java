@@ -113,7 +113,11 @@ final class AheadSegment implements AutoCloseable {
     void append(List<AheadWrite> writes) throws IOException {
         int length = writes.stream().mapToInt(AheadWrite::length).sum();
         ByteBuffer frame = ByteBuffer.allocate((FRAME_HEAD + length + BLOCK - 1) / BLOCK * BLOCK);
-        frame.putInt(FRAME_MARK).putLong(generation).putInt(frames + 1).putInt(writes.size()).putInt(length);
+        frame.putInt(FRAME_MARK)
+                .putLong(generation)
+                .putInt(frames + 1)
+                .putInt(writes.size())
+                .putInt(length);
         int sum = frame.position();
         frame.putLong(0);
         writes.forEach(w -> w.write(frame));

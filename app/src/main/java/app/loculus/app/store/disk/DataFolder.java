@@ -130,8 +130,7 @@ public final class DataFolder implements Room {
         } catch (AheadRecovery.Unfit unfit) {
             throw new BadData(
                     unfit.getMessage(),
-                    BadData.restore(folder)
-                            + "\nOr go on with the database as it lies, without its log: --take-as-is",
+                    BadData.restore(folder) + "\nOr go on with the database as it lies, without its log: --take-as-is",
                     unfit);
         }
     }

@@ -20,8 +20,7 @@ class Medium {
 
     /** For reading and writing; made when it is not there. */
     FileChannel open(Path file) throws IOException {
-        return FileChannel.open(
-                file, StandardOpenOption.CREATE, StandardOpenOption.READ, StandardOpenOption.WRITE);
+        return FileChannel.open(file, StandardOpenOption.CREATE, StandardOpenOption.READ, StandardOpenOption.WRITE);
     }
 
     void delete(Path file) throws IOException {

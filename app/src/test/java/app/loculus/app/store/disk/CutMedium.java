@@ -150,8 +150,8 @@ final class CutMedium extends Medium {
                     byte[] sector = sectors.computeIfAbsent(n, x -> new byte[SECTOR]);
                     long from = Math.max(step.at(), n * SECTOR);
                     long to = Math.min(step.at() + step.octets().length, (n + 1) * SECTOR);
-                    System.arraycopy(
-                            step.octets(), (int) (from - step.at()), sector, (int) (from - n * SECTOR), (int) (to - from));
+                    System.arraycopy(step.octets(), (int) (from - step.at()), sector, (int) (from - n * SECTOR), (int)
+                            (to - from));
                     length = Math.max(length, to);
                 }
             }

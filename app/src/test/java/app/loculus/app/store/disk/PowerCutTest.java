@@ -100,7 +100,9 @@ class PowerCutTest {
         int number = 0;
         while (number < edits) {
             try (Connection connection = open(scheme, folder)) {
-                run(connection, "create table if not exists edit (id int primary key, twice int, body varbinary(1000000))");
+                run(
+                        connection,
+                        "create table if not exists edit (id int primary key, twice int, body varbinary(1000000))");
                 run(connection, "create table if not exists latest (one int primary key, id int)");
                 run(connection, "merge into latest values (1, " + (number - 1) + ")");
                 connection.setAutoCommit(false);
@@ -147,7 +149,8 @@ class PowerCutTest {
                     latest = row.getInt(1);
                 }
                 assertThat(latest).as(when).isGreaterThanOrEqualTo(number);
-                try (ResultSet rows = statement.executeQuery("select id, twice, octet_length(body) from edit order by id")) {
+                try (ResultSet rows =
+                        statement.executeQuery("select id, twice, octet_length(body) from edit order by id")) {
                     int next = Math.max(0, latest - 29);
                     while (rows.next()) {
                         assertThat(rows.getInt(1)).as(when).isEqualTo(next++);

@@ -65,9 +65,7 @@ class SchemaTest {
 
     @Test
     void the_newest_version_is_the_last_migration_there_is() {
-        assertThat(Arrays.stream(Schema.flyway(source(), steps())
-                                .info()
-                                .all())
+        assertThat(Arrays.stream(Schema.flyway(source(), steps()).info().all())
                         .map(m -> m.getVersion().getVersion()))
                 .last()
                 .isEqualTo(Schema.NEWEST);
