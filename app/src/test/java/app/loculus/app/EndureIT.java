@@ -27,6 +27,14 @@ class EndureIT {
     /** Looked at once everything has been done that only happens once. */
     private static final int WARM_UP_EDITS = 200;
 
+    /** In a run of the tests there is time for less: what grows with each edit is seen all the same. */
+    private static final int SHORT_TENTHS = 3;
+
+    private static final int SHORT_WARM_UP_EDITS = 40;
+
+    /** Minutes from which on times are held, too; before, whatever else the machine does would count for more. */
+    private static final double LONG_ENOUGH = 5;
+
     /** Beside a frame's own 22.7 ms. */
     private static final double LATE_MS = 25;
 
@@ -59,8 +67,11 @@ class EndureIT {
 
     @Test
     void at_the_end_of_a_long_day_it_is_as_it_was_in_the_morning() throws Exception {
-        double minutes = Double.parseDouble(System.getProperty("loculus.endure.minutes", "0.4"));
-        long pause = Long.getLong("loculus.endure.pause", 60);
+        double minutes = Double.parseDouble(System.getProperty("loculus.endure.minutes", "0.3"));
+        boolean whole = minutes >= LONG_ENOUGH;
+        int tenthsThere = whole ? TENTHS : SHORT_TENTHS;
+        int warmUp = whole ? WARM_UP_EDITS : SHORT_WARM_UP_EDITS;
+        long pause = Long.getLong("loculus.endure.pause", minutes >= LONG_ENOUGH ? 800 : 100);
         long seed = Long.getLong("loculus.endure.seed", new Random().nextLong());
         System.out.println("Enduring for " + minutes + " minutes, seed " + seed);
         try (Beat beat = new Beat(1);
@@ -79,13 +90,13 @@ class EndureIT {
             try (LongDay.Page page = new LongDay.Page(http, app.url());
                     Socket stalled = LongDay.stalled(app.url())) {
                 clients.forEach(Thread::start);
-                while (clients.stream().mapToInt(LongDay.Client::done).sum() < WARM_UP_EDITS) {
+                while (clients.stream().mapToInt(LongDay.Client::done).sum() < warmUp) {
                     Thread.sleep(100);
                 }
-                for (int i = 0; i < TENTHS; i++) {
+                for (int i = 0; i < tenthsThere; i++) {
                     clients.forEach(LongDay.Client::millis);
                     beat.gaps();
-                    Thread.sleep((long) (TimeUnit.MINUTES.toMillis(1) * minutes / TENTHS));
+                    Thread.sleep((long) (TimeUnit.MINUTES.toMillis(1) * minutes / tenthsThere));
                     List<Double> edits = new ArrayList<>();
                     clients.forEach(c -> edits.addAll(c.millis()));
                     List<Double> gaps = beat.gaps();
@@ -101,13 +112,13 @@ class EndureIT {
                 client.end();
                 assertThat(client.failed()).as("seed %d", seed).isEmpty();
             }
-            hold(tenths);
+            hold(tenths, whole);
             assertThat(Files.readString(data.resolve("loculus.log"))).doesNotContain("Exception");
         }
     }
 
     /** Nothing has grown since the first tenth by more than what a collection or a housekeeping round leaves open. */
-    private static void hold(List<Tenth> tenths) {
+    private static void hold(List<Tenth> tenths, boolean times) {
         Tenth first = tenths.get(0);
         Tenth last = tenths.get(tenths.size() - 1);
         flat("heap", tenths, t -> t.vitals().heap(), 1.2, 24 << 20);
@@ -115,6 +126,9 @@ class EndureIT {
         flat("resident", tenths, t -> t.vitals().resident(), 1.15, 64 << 20);
         flat("threads", tenths, t -> t.vitals().threads(), 1, 12);
         flat("handles", tenths, t -> t.vitals().handles(), 1, 12);
+        if (!times) {
+            return;
+        }
         assertThat(last.p95()).as("p95 of an edit").isLessThan(2 * first.p95() + 100);
         assertThat(last.late()).as("frames late, percent").isLessThan(2 * first.late() + 5);
     }

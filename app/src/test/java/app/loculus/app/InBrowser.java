@@ -65,6 +65,13 @@ abstract class InBrowser {
         app.close();
     }
 
+    /** A page in a browser that has never seen the application. */
+    static Page cold() {
+        return Shared.BROWSER
+                .newContext(new Browser.NewContextOptions().setViewportSize(1280, 800))
+                .newPage();
+    }
+
     /** On some page of the application, so that what is fetched is its own; the one that is there does. */
     static void besideTheApplication() {
         if (!page.url().startsWith(app.url())) {

@@ -35,6 +35,9 @@ final class LongDay {
         "Bosun Scroller / dimmer + scroller", "House Dimmer / 1-slot"
     };
 
+    /** Lines that are sent as one edit. */
+    private static final int TOGETHER = 40;
+
     private LongDay() {}
 
     /** Lines that make the show: patched, hung, grouped, with palettes, five lists that fade on all, twenty effects. */
@@ -215,8 +218,9 @@ final class LongDay {
     static void make(String url, int fixtures) throws IOException, InterruptedException {
         HttpClient http = HttpClient.newHttpClient();
         post(http, url + "/api/shows", Map.of("name", "A long day"));
-        for (String line : show(fixtures)) {
-            say(http, url, line);
+        List<String> lines = show(fixtures);
+        for (int i = 0; i < lines.size(); i += TOGETHER) {
+            say(http, url, String.join("\n", lines.subList(i, Math.min(lines.size(), i + TOGETHER))));
         }
     }
 

@@ -18,6 +18,7 @@ import app.loculus.core.show.Show;
 import app.loculus.core.unit.Numbers;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -131,7 +132,7 @@ public final class Gaps {
 
     /** Lights that are seen moving in, and lights that nobody has pointed anywhere. */
     private void list(CueList list) {
-        List<UnitId> told = new ArrayList<>();
+        Set<UnitId> told = new HashSet<>();
         for (DarkMoves.Found f : DarkMoves.of(show, list)) {
             if (!f.moves().isEmpty()) {
                 int units = f.moves().size();
