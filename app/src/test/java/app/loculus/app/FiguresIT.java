@@ -48,10 +48,7 @@ class FiguresIT {
 
     private static String spread(List<Double> millis) {
         return String.format(
-                Locale.ROOT,
-                "p50 %.0f, p95 %.0f ms",
-                LongDay.percentile(millis, 50),
-                LongDay.percentile(millis, 95));
+                Locale.ROOT, "p50 %.0f, p95 %.0f ms", LongDay.percentile(millis, 50), LongDay.percentile(millis, 95));
     }
 
     /** What takes its time is done; what comes before it is not counted. */
@@ -303,7 +300,13 @@ class FiguresIT {
         timedRow("a moved fixture", size, "p95 < 40 ms", 30, line("shift 5 by -1"), line("shift 5 by 1"));
         line("all at 50").once(0);
         timedRow("the patch table", size, "< 150 ms", 20, line("5 at %d"), get("/patch"));
-        timedRow("the table of values", size, "< 150 ms", 20, line("5 at %d"), get("/values?touched=true&from=0&rows=60"));
+        timedRow(
+                "the table of values",
+                size,
+                "< 150 ms",
+                20,
+                line("5 at %d"),
+                get("/values?touched=true&from=0&rows=60"));
         JsonNode show = JSON.readTree(octets("/api/shows/1"));
         if (show.get("fixtures").asInt() != 5_000) {
             throw new IllegalStateException(show.toString());

@@ -25,11 +25,13 @@ class OutOfMemoryTest {
         String run = "eval \"$(grep '^out_of_memory=' '" + script + "')\"; exec '"
                 + Path.of(System.getProperty("java.home"), "bin", "java")
                 + "' -Xmx64m \"${out_of_memory[@]}\" '" + folder.resolve("Hog.java") + "'";
-        Process process = new ProcessBuilder("bash", "-c", run).redirectErrorStream(true).start();
+        Process process =
+                new ProcessBuilder("bash", "-c", run).redirectErrorStream(true).start();
         String said = new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
         assertThat(process.waitFor(60, TimeUnit.SECONDS)).isTrue();
         assertThat(said)
-                .contains("Loculus ran out of memory and ended. Everything that was acknowledged is kept. Start it again.");
+                .contains(
+                        "Loculus ran out of memory and ended. Everything that was acknowledged is kept. Start it again.");
         assertThat(process.exitValue()).isNotZero();
     }
 }

@@ -46,15 +46,16 @@ class SlowAndManyTest {
     }
 
     private Socket open(String head) throws IOException {
-        Socket socket = new Socket(InetAddress.getLoopbackAddress(), URI.create(app.base()).getPort());
+        Socket socket = new Socket(
+                InetAddress.getLoopbackAddress(), URI.create(app.base()).getPort());
         socket.getOutputStream().write(head.getBytes(StandardCharsets.US_ASCII));
         sockets.add(socket);
         return socket;
     }
 
     private String head(String more) {
-        return "POST /api/shows/1/line HTTP/1.1\r\nHost: 127.0.0.1:" + URI.create(app.base()).getPort()
-                + "\r\nContent-Type: application/json\r\n" + more;
+        return "POST /api/shows/1/line HTTP/1.1\r\nHost: 127.0.0.1:"
+                + URI.create(app.base()).getPort() + "\r\nContent-Type: application/json\r\n" + more;
     }
 
     private double edit(int i) {
@@ -74,7 +75,11 @@ class SlowAndManyTest {
             millis.add(edit(i));
         }
         assertThat(millis).allMatch(m -> m < TimeUnit.SECONDS.toMillis(8));
-        assertThat(app.get("/api/shows/1/patch").get("fixtures").get(0).get("name").asText())
+        assertThat(app.get("/api/shows/1/patch")
+                        .get("fixtures")
+                        .get(0)
+                        .get("name")
+                        .asText())
                 .isEqualTo("Lamp 9");
     }
 
@@ -90,7 +95,11 @@ class SlowAndManyTest {
         byte[] answer = new byte[in.available()];
         assertThat(in.read(answer)).isPositive();
         assertThat(new String(answer, StandardCharsets.UTF_8)).startsWith("HTTP/1.1 408");
-        assertThat(app.get("/api/shows/1/patch").get("fixtures").get(0).get("name").asText())
+        assertThat(app.get("/api/shows/1/patch")
+                        .get("fixtures")
+                        .get(0)
+                        .get("name")
+                        .asText())
                 .isEqualTo("House Dimmer 1");
     }
 
@@ -122,7 +131,11 @@ class SlowAndManyTest {
         socket.getOutputStream().write("0\r\n\r\n".getBytes(StandardCharsets.US_ASCII));
         assertThat(new String(socket.getInputStream().readAllBytes(), StandardCharsets.UTF_8))
                 .startsWith("HTTP/1.1 200");
-        assertThat(app.get("/api/shows/1/patch").get("fixtures").get(1).get("name").asText())
+        assertThat(app.get("/api/shows/1/patch")
+                        .get("fixtures")
+                        .get(1)
+                        .get("name")
+                        .asText())
                 .isEqualTo("Pieces");
     }
 
@@ -137,7 +150,8 @@ class SlowAndManyTest {
         } catch (IOException hungUp) {
             // it need not read on
         }
-        assertThat(app.send("POST", "/api/shows/1/line", Map.of("text", " ".repeat(9 << 20))).statusCode())
+        assertThat(app.send("POST", "/api/shows/1/line", Map.of("text", " ".repeat(9 << 20)))
+                        .statusCode())
                 .isEqualTo(413);
     }
 
@@ -147,7 +161,8 @@ class SlowAndManyTest {
         List<Integer> answers = java.util.Collections.synchronizedList(new ArrayList<>());
         for (int i = 0; i < 40; i++) {
             String path = i % 2 == 0 ? "/api/shows/1/patch" : "/api/shows/1/desk";
-            Thread thread = new Thread(() -> answers.add(app.send("GET", path, null).statusCode()));
+            Thread thread =
+                    new Thread(() -> answers.add(app.send("GET", path, null).statusCode()));
             asking.add(thread);
             thread.start();
         }
