@@ -20,6 +20,7 @@ import app.loculus.core.show.Draft;
 import app.loculus.core.show.PartKinds;
 import app.loculus.core.show.Show;
 import app.loculus.core.value.AttributeValue;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -57,7 +58,14 @@ public record Taking(boolean all, Set<Kind> of, List<String> only, List<String> 
     /** By unit; what follows a palette goes on following it. */
     Map<UnitId, UnitValues> values(Draft draft) {
         draft.reads(PartKinds.VALUES);
-        return all ? notAtHome(draft.show()) : touched(draft.show());
+        return shared(all ? notAtHome(draft.show()) : touched(draft.show()));
+    }
+
+    /** Units that have the same share it: a look of thousands of units takes the memory of a few. */
+    private static Map<UnitId, UnitValues> shared(Map<UnitId, UnitValues> found) {
+        Map<UnitValues, UnitValues> known = new HashMap<>();
+        found.replaceAll((unit, values) -> known.computeIfAbsent(values, v -> v));
+        return found;
     }
 
     private Map<UnitId, UnitValues> touched(Show show) {
