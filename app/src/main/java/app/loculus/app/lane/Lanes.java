@@ -41,10 +41,14 @@ class Lanes implements Filter {
         HttpServletRequest request = (HttpServletRequest) asked;
         HttpServletResponse response = (HttpServletResponse) answer;
         if (request.getDispatcherType() == DispatcherType.ASYNC) {
-            Lane lane = (Lane) request.getAttribute(LANE);
-            if (lane != null) {
+            Pass pass = (Pass) request.getAttribute(LANE);
+            if (pass != null) {
                 request.removeAttribute(LANE);
-                through(lane, request, response, chain);
+                try {
+                    chain.doFilter(request, response);
+                } finally {
+                    pass.leave();
+                }
                 return;
             }
         }
@@ -80,13 +84,18 @@ class Lanes implements Filter {
     private static void later(Lane lane, AsyncContext async, HttpServletRequest request, HttpServletResponse response) {
         // It is answered when its turn has come, however long that takes.
         async.setTimeout(0);
+        Pass pass = new Pass(lane);
+        async.addListener(pass);
         boolean waits = lane.enter(() -> {
-            request.setAttribute(LANE, lane);
+            if (!pass.enter()) {
+                return;
+            }
+            request.setAttribute(LANE, pass);
             try {
                 async.dispatch();
             } catch (RuntimeException gone) {
                 LOG.debug("Nobody waits for {} any more", request.getRequestURI(), gone);
-                lane.leave();
+                pass.leave();
             }
         });
         if (!waits) {

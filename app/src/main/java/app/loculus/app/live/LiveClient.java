@@ -24,6 +24,15 @@ import org.springframework.web.socket.WebSocketSession;
  */
 final class LiveClient implements Runnable {
 
+    /** What all clients together are sent of the light, in octets a second: beyond it frames come less often. */
+    private static final long BUDGET = 12L << 20;
+
+    /** The longest time between two frames for that. */
+    private static final long RAREST_NANOS = 500_000_000L;
+
+    /** A client from which nothing has been heard for so long is gone, though its connection stands. */
+    private static final long SILENT_NANOS = 30_000_000_000L;
+
     private final WebSocketSession session;
     private final RigFeed feed;
     private final ObjectMapper json;
@@ -47,15 +56,6 @@ final class LiveClient implements Runnable {
     private long lightFromNanos = System.nanoTime();
 
     private volatile long heardNanos = System.nanoTime();
-
-    /** What all clients together are sent of the light, in octets a second: beyond it frames come less often. */
-    private static final long BUDGET = 12L << 20;
-
-    /** The longest time between two frames for that. */
-    private static final long RAREST_NANOS = 500_000_000L;
-
-    /** A client from which nothing has been heard for so long is gone, though its connection stands. */
-    private static final long SILENT_NANOS = 30_000_000_000L;
 
     /** @param clients how many there are */
     LiveClient(

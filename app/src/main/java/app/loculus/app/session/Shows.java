@@ -140,7 +140,14 @@ public class Shows {
             open.computeIfAbsent(
                     made.id(), id -> new OpenShow(keeper, new Snapshot(id, show, 0, History.NONE), this::tell));
         }
-        return makeLive(made.id());
+        Snapshot live = makeLive(made.id());
+        letGo();
+        return live;
+    }
+
+    /** How many shows are in memory. */
+    int inMemory() {
+        return open.size();
     }
 
     /** A show that was kept. @param anew whether by this request, and not by one that it repeats */

@@ -50,4 +50,22 @@ class LaneTest {
         }
         assertThat(waiting).isEqualTo(2_000);
     }
+
+    @Test
+    void a_place_is_given_back_once_and_by_whoever_has_gone_before_the_turn_came() {
+        Pass served = new Pass(lane);
+        Pass second = new Pass(lane);
+        Pass gone = new Pass(lane);
+        lane.enter(served::enter);
+        lane.enter(second::enter);
+        lane.enter(gone::enter);
+        asks("behind");
+        gone.leave();
+        served.leave();
+        served.leave();
+        assertThat(this.gone).containsExactly("behind");
+        assertThat(lane.enter()).as("the second and the one behind are in").isFalse();
+        second.leave();
+        assertThat(lane.enter()).isTrue();
+    }
 }
