@@ -74,7 +74,17 @@ public final class Rig {
     /** Dimmer, a mode channel, white emitter that needs mode 0–127, RGB that need 128–255: 6 slots. */
     public static final Profile PANEL = profile("Panel", mode("mode", 0, panelChannels()));
 
-    public static final Profiles ALL = new Profiles(List.of(DIMMER, WASH, PAR, SPOT, BEAM, BATTEN, PANEL));
+    /** Dimmer, a mode channel, white of the whole that needs mode 0–127, RGB in three cells that need 128–255: 12 slots. */
+    public static final Profile CURTAIN = profile("Curtain", mode("mode", 3, curtainChannels()));
+
+    /** Dimmer that starts full, one shutter channel: Shutter1 0–63 with names, strobe 64–191, pulse 192–255: 2 slots. */
+    public static final Profile BLINK = profile("Blink", mode("shutter", 0, blinkChannels()));
+
+    /** Dimmer, a mode channel, one channel that is red at mode 0–127 and warm white at 128–255, green, blue: 5 slots. */
+    public static final Profile TWIN = profile("Twin", mode("shared", 0, twinChannels()));
+
+    public static final Profiles ALL =
+            new Profiles(List.of(DIMMER, WASH, PAR, SPOT, BEAM, BATTEN, PANEL, CURTAIN, BLINK, TWIN));
 
     private Rig() {}
 
@@ -163,6 +173,19 @@ public final class Rig {
                 "patch 61 as \"Panel / mode\" at 2.101");
     }
 
+    /** Two of each, those among them whose channels hang on one another. */
+    public static Show awkward() {
+        return show(
+                "patch 1 + 2 as \"Wash / extended\" at 1.1",
+                "patch 11 + 12 as \"Par / rgb\" at 1.41",
+                "patch 21 + 22 as \"Spot / cmy\" at 1.61",
+                "patch 31 + 32 as \"Batten / cells\" at 1.81",
+                "patch 41 + 42 as \"Panel / mode\" at 1.121",
+                "patch 51 + 52 as \"Curtain / mode\" at 1.141",
+                "patch 61 + 62 as \"Blink / shutter\" at 1.181",
+                "patch 71 + 72 as \"Twin / shared\" at 1.191");
+    }
+
     public static Profile profile(String name, Mode... modes) {
         List<AttributeDefinition> definitions = new ArrayList<>();
         for (Mode mode : modes) {
@@ -184,6 +207,7 @@ public final class Rig {
             case "Dimmer" -> "Dimmer.Dimmer";
             case "Pan", "Tilt" -> "Position.PanTilt";
             case "Zoom" -> "Focus.Focus";
+            case "Shutter1", "Shutter1Strobe", "Shutter1StrobePulse" -> "Beam.Beam";
             default -> a.name().startsWith("Gobo") ? "Gobo.Gobo" : "Control.Control";
         };
     }
@@ -293,6 +317,57 @@ public final class Rig {
             all.addAll(additive(cell, Optional.empty(), "R", "G", "B"));
         }
         return all.toArray(Channel[]::new);
+    }
+
+    private static Channel[] curtainChannels() {
+        List<Channel> all = new ArrayList<>();
+        all.add(dimmer());
+        all.add(channel("ColorMixMode", 1, 0, 0, 1, 0, Optional.empty(), Optional.empty(), List.of()));
+        all.addAll(additive(0, Optional.of(new ModeMaster("Head_ColorMixMode", 0, 127)), "W"));
+        for (int cell = 1; cell <= 3; cell++) {
+            all.addAll(additive(cell, Optional.of(new ModeMaster("Head_ColorMixMode", 128, 255)), "R", "G", "B"));
+        }
+        return all.toArray(Channel[]::new);
+    }
+
+    private static Channel[] blinkChannels() {
+        ChannelFunction open = new ChannelFunction(
+                "Shutter1",
+                new Attribute("Shutter1"),
+                0,
+                63,
+                0,
+                1,
+                0,
+                Optional.empty(),
+                Optional.empty(),
+                Optional.empty(),
+                List.of(new NamedRange("Closed", 0, 31, 0, 0, 0), new NamedRange("Open", 32, 63, 1, 1, 0)));
+        return new Channel[] {
+            channel("Dimmer", 1, 0, 0, 1, 255, Optional.empty(), Optional.empty(), List.of()),
+            channel(
+                    "Shutter1",
+                    0,
+                    40,
+                    open,
+                    function("Shutter1Strobe", 64, 191, 1, 20, null),
+                    function("Shutter1StrobePulse", 192, 255, 1, 10, null))
+        };
+    }
+
+    private static Channel[] twinChannels() {
+        return new Channel[] {
+            dimmer(),
+            channel("ColorMixMode", 1, 0, 0, 1, 0, Optional.empty(), Optional.empty(), List.of()),
+            channel(
+                    "ColorAdd_R",
+                    0,
+                    0,
+                    function("ColorAdd_R", 0, 255, 0, 1, new ModeMaster("Head_ColorMixMode", 0, 127)),
+                    function("ColorAdd_WW", 0, 255, 0, 1, new ModeMaster("Head_ColorMixMode", 128, 255))),
+            channel("ColorAdd_G", 1, 0, 0, 1, 0, Optional.empty(), Optional.empty(), List.of()),
+            channel("ColorAdd_B", 1, 0, 0, 1, 0, Optional.empty(), Optional.empty(), List.of())
+        };
     }
 
     private static Channel[] panelChannels() {

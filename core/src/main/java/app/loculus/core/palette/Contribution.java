@@ -1,11 +1,15 @@
 package app.loculus.core.palette;
 
 import app.loculus.core.colour.Chromaticity;
+import app.loculus.core.patch.Patch;
 import app.loculus.core.patch.UnitId;
 import app.loculus.core.profile.Attribute;
 import app.loculus.core.profile.Kind;
+import app.loculus.core.profile.Mode;
 import app.loculus.core.profile.ProfileId;
 import app.loculus.core.value.AttributeValue;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -17,6 +21,7 @@ import java.util.Set;
  * @param kinds the kind each of its attributes belongs to
  * @param values plain values, or references where those are kept
  * @param companions those of the values that only came along
+ * @param beside mode channels of the whole fixture that they need, as they stand, by the unit that has them
  * @param asked the colour that was asked for
  * @param shown the colour it shows with them
  */
@@ -28,8 +33,28 @@ public record Contribution(
         Map<Attribute, Kind> kinds,
         Map<Attribute, AttributeValue> values,
         Set<Attribute> companions,
+        Map<UnitId, Map<Attribute, AttributeValue>> beside,
         Optional<Chromaticity> asked,
         Optional<Chromaticity> shown) {
+
+    /** The same with mode channels that something else needs; what it says of them itself stays. */
+    public Contribution along(Patch patch, Map<Attribute, AttributeValue> modes) {
+        Mode of = patch.modeOf(patch.get(unit.fixture()));
+        Map<Attribute, AttributeValue> all = new LinkedHashMap<>(values);
+        Set<Attribute> with = new LinkedHashSet<>(companions);
+        modes.forEach((attribute, value) -> {
+            if (of.sharing(unit.cell(), attribute).stream().noneMatch(all::containsKey)) {
+                all.put(attribute, value);
+                with.add(attribute);
+            }
+        });
+        return new Contribution(unit, label, type, mode, kinds, all, with, beside, asked, shown);
+    }
+
+    /** Whether it brings something for its own sake. */
+    public boolean brings() {
+        return !companions.containsAll(values.keySet());
+    }
 
     /** The colour it brings: what was asked for, else what is seen. */
     Optional<Chromaticity> colour() {

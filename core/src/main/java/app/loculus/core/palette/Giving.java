@@ -53,6 +53,9 @@ final class Giving {
     /** Where mode channels would stand that are used, by channel. */
     private final Map<Integer, Long> wished = new LinkedHashMap<>();
 
+    /** The narrowest scope of what only comes along. */
+    private int beside = Integer.MAX_VALUE;
+
     private Follows follows = Follows.NONE;
     private String way = "";
 
@@ -88,9 +91,11 @@ final class Giving {
                                 && scopes.get(i).scope() == Scope.GLOBAL;
                 if (entry.companion() && scopes.get(i).scope() == Scope.GLOBAL) {
                     along(entry);
-                } else if (!ofColour && usable(entry) && values.putIfAbsent(entry.attribute(), entry.value()) == null) {
+                } else if (!ofColour && usable(entry) && free(entry.attribute())) {
+                    values.put(entry.attribute(), entry.value());
                     if (entry.companion()) {
                         companions.add(entry.attribute());
+                        beside = Math.min(beside, i);
                     } else {
                         uses(i);
                     }
@@ -105,6 +110,10 @@ final class Giving {
             });
         }
         aim();
+        if (follows == Follows.NONE && beside < scopes.size()) {
+            // Its cells follow, and it has the mode channel that they need.
+            uses(beside);
+        }
         if (follows == Follows.NONE) {
             like();
         }
@@ -277,14 +286,20 @@ final class Giving {
         Stream<AdditiveSystem> used = mode.colours(cell).additive().stream()
                 .filter(s -> s.attributes().stream().anyMatch(this::shining));
         used.flatMap(s -> s.attributes().stream())
+                .filter(this::free)
                 .toList()
-                .forEach(a -> values.computeIfAbsent(
+                .forEach(a -> values.put(
                         a,
-                        absent -> AttributeValue.of(
+                        AttributeValue.of(
                                 mode,
                                 mode.parameter(cell, a).orElseThrow(),
                                 app.loculus.core.profile.FunctionValue.lit(
                                         mode.parameter(cell, a).orElseThrow().function(), 0))));
+    }
+
+    /** Whether nothing is said of its channel yet. */
+    private boolean free(Attribute attribute) {
+        return mode.sharing(cell, attribute).stream().noneMatch(values::containsKey);
     }
 
     private boolean shining(Attribute attribute) {
@@ -302,8 +317,8 @@ final class Giving {
         sent.masters().forEach((channel, dmx) -> {
             if (mode.channels().get(channel).cell() == cell) {
                 Attribute attribute = mode.calledBy(channel, dmx);
-                if (!values.containsKey(attribute) || sent.at(channel) != dmx) {
-                    mode.channels().get(channel).functions().forEach(f -> values.remove(f.attribute()));
+                // Where the palette says how it stood, it stands there, also beside emitters that do not work then.
+                if (free(attribute)) {
                     values.put(attribute, AttributeValue.sent(mode.channels().get(channel), dmx));
                     companions.add(attribute);
                 }

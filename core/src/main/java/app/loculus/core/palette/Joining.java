@@ -1,6 +1,7 @@
 package app.loculus.core.palette;
 
 import app.loculus.core.colour.Chromaticity;
+import app.loculus.core.patch.Patch;
 import app.loculus.core.profile.Attribute;
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -29,15 +30,19 @@ public final class Joining {
         return before.holding(recorded.entries()).standingFor(stands);
     }
 
-    public static Palette merged(Palette before, Recorded recorded, List<Contribution> contributions, Intent intent) {
-        List<Entry> left = left(before, recorded, contributions);
+    public static Palette merged(
+            Patch patch, Palette before, Recorded recorded, List<Contribution> contributions, Intent intent) {
+        List<Entry> left = left(patch, before, recorded, contributions);
         List<Entry> all = new ArrayList<>(left);
         all.addAll(recorded.entries());
         return before.holding(all).standingFor(stands(before, recorded, intent));
     }
 
-    /** What the new entries leave of the old ones: neither the same, nor hiding them from those who brought them. */
-    private static List<Entry> left(Palette before, Recorded recorded, List<Contribution> contributions) {
+    /**
+     * What the new entries leave of the old ones: neither the same, nor on the same channel, nor hiding them from those who
+     * brought them.
+     */
+    private static List<Entry> left(Patch patch, Palette before, Recorded recorded, List<Contribution> contributions) {
         Set<String> gone = new HashSet<>();
         for (Entry e : recorded.entries()) {
             gone.add(place(e.scope(), e.attribute()));
@@ -47,8 +52,14 @@ public final class Joining {
                 recorded.entries().stream()
                         .filter(e -> e.attribute().equals(attribute)
                                 && e.scope().equals(c.key(e.scope().scope())))
-                        .forEach(
-                                e -> c.narrowerThan(e.scope().scope()).forEach(key -> gone.add(place(key, attribute))));
+                        .forEach(e -> {
+                            List<Attribute> sharing = patch.modeOf(
+                                            patch.get(c.unit().fixture()))
+                                    .sharing(c.unit().cell(), attribute);
+                            sharing.forEach(a -> gone.add(place(e.scope(), a)));
+                            c.narrowerThan(e.scope().scope())
+                                    .forEach(key -> sharing.forEach(a -> gone.add(place(key, a))));
+                        });
             }
         }
         return before.entries().stream()

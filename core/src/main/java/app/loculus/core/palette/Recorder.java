@@ -164,7 +164,8 @@ public final class Recorder {
                 .map(e -> e.scope().scope())
                 .max(java.util.Comparator.naturalOrder())
                 .orElse(scope);
-        boolean asked = contributions.stream().allMatch(c -> c.asked().isPresent());
+        boolean asked =
+                contributions.stream().allMatch(c -> !c.brings() || c.asked().isPresent());
         return new Recorded(
                 narrowest,
                 reason,

@@ -230,6 +230,17 @@ public final class Mode {
         return colours.getOrDefault(cell, ColourSystems.NONE);
     }
 
+    /** All attributes of a cell that drive the same channel as one of them, itself included; none where it has it not. */
+    public List<Attribute> sharing(int cell, Attribute attribute) {
+        int channel = parameter(cell, attribute).map(Parameter::channel).orElse(-1);
+        return channel < 0 || channels.get(channel).functions().size() == 1
+                ? channel < 0 ? List.of() : List.of(attribute)
+                : parameters(cell).values().stream()
+                        .filter(p -> p.channel() == channel)
+                        .map(Parameter::attribute)
+                        .toList();
+    }
+
     /** The parameter's function that has a range of this name; its usual function when none has. */
     public ChannelFunction functionWith(Parameter parameter, String rangeName) {
         return channelOf(parameter).functions().stream()
@@ -344,8 +355,13 @@ public final class Mode {
 
     /** The attribute that a channel at a value is called by: that of the function the value lies in, if it leads here. */
     public Attribute calledBy(int channel, long dmx) {
+        return calledBy(channel, channels.get(channel).functionAt(dmx, f -> true));
+    }
+
+    /** The attribute that a channel is called by while one of its functions counts: that function's, if it leads here. */
+    public Attribute calledBy(int channel, ChannelFunction function) {
         Channel of = channels.get(channel);
-        Attribute attribute = of.functionAt(dmx, f -> true).attribute();
+        Attribute attribute = function.attribute();
         return parameter(of.cell(), attribute)
                         .filter(p -> p.channel() == channel)
                         .isPresent()

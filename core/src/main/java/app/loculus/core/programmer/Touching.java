@@ -2,6 +2,7 @@ package app.loculus.core.programmer;
 
 import app.loculus.core.colour.Chromaticity;
 import app.loculus.core.patch.Fixture;
+import app.loculus.core.patch.FixtureId;
 import app.loculus.core.patch.Patch;
 import app.loculus.core.patch.UnitId;
 import app.loculus.core.profile.Attribute;
@@ -18,6 +19,7 @@ import app.loculus.core.value.Use;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -54,6 +56,10 @@ public final class Touching {
     private final Now now;
     private final Map<UnitId, Map<Attribute, Touched>> changed = new LinkedHashMap<>();
     private final Map<UnitId, Optional<Chromaticity>> asked = new LinkedHashMap<>();
+    private final Set<Place> left = new HashSet<>();
+
+    /** A channel of a fixture, by its index. */
+    private record Place(FixtureId fixture, int channel) {}
 
     public Touching(Patch patch, Programmer programmer, Now now) {
         this.patch = patch;
@@ -61,14 +67,28 @@ public final class Touching {
         this.now = now;
     }
 
-    /** What has been set so far, by unit. */
+    /** What has been set so far, by unit; what only came along with something that has gone is gone as well. */
     public Map<UnitId, UnitValues> changed() {
+        Map<UnitId, UnitValues> all = new LinkedHashMap<>();
+        changed.keySet().stream()
+                .map(UnitId::fixture)
+                .distinct()
+                .forEach(f -> withCells(patch, UnitId.whole(f)).forEach(unit -> all.put(unit, now(unit))));
+        Map<UnitId, UnitValues> needed = new Companions(patch, now).needed(all);
         Map<UnitId, UnitValues> out = new LinkedHashMap<>();
-        changed.forEach((unit, values) -> out.put(
-                unit,
-                new UnitValues(
-                        values, asked.getOrDefault(unit, programmer.of(unit).asked()))));
+        all.keySet().forEach(unit -> {
+            UnitValues values = needed.getOrDefault(unit, UnitValues.NONE);
+            if (changed.containsKey(unit) || !values.equals(programmer.of(unit))) {
+                out.put(unit, values);
+            }
+        });
         return out;
+    }
+
+    private UnitValues now(UnitId unit) {
+        Map<Attribute, Touched> values = changed.get(unit);
+        UnitValues before = programmer.of(unit);
+        return values == null ? before : new UnitValues(values, asked.getOrDefault(unit, before.asked()));
     }
 
     /** The unit itself or, for a whole fixture, whichever of its cells have the attribute; empty if none has. */
@@ -102,6 +122,11 @@ public final class Touching {
             }
         }
         return any;
+    }
+
+    /** Leaves a mode channel to what is set on it: nothing that needs it otherwise moves it. */
+    public void leave(FixtureId fixture, int channel) {
+        left.add(new Place(fixture, channel));
     }
 
     /**
@@ -154,9 +179,7 @@ public final class Touching {
         Touched before = values(unit).get(attribute);
         Optional<AttributeValue> over = relative ? Optional.ofNullable(before).map(Touched::value) : Optional.empty();
         Touched moved = Touched.byHand(new AttributeValue.Moved(use, over));
-        for (ChannelFunction other : mode.channelOf(parameter).functions()) {
-            values(unit).remove(other.attribute());
-        }
+        values(unit).keySet().removeAll(mode.sharing(unit.cell(), attribute));
         values(unit).put(attribute, moved);
         goes.filter(place -> place.function().master().isPresent()).ifPresent(place -> {
             Fixture fixture = patch.get(unit.fixture());
@@ -197,7 +220,7 @@ public final class Touching {
             mode.parameter(unit.cell(), attribute).ifPresent(p -> said.add(p.channel()));
         });
         sent.masters().forEach((channel, dmx) -> {
-            if (!said.contains(channel)) {
+            if (!said.contains(channel) && !left.contains(new Place(fixture.id(), channel))) {
                 along(fixture, mode, channel, dmx);
             }
         });
@@ -238,10 +261,14 @@ public final class Touching {
     public boolean home(UnitId unit, Predicate<Attribute> which) {
         boolean any = false;
         Mode mode = modeOf(unit);
+        Set<Integer> along = new LinkedHashSet<>();
         for (int i = 0; i < mode.channels().size(); i++) {
             Channel channel = mode.channels().get(i);
             Attribute attribute = mode.calledBy(i, channel.home());
             if (which.test(attribute) && mode.layout().within(channel.cell(), unit.cell())) {
+                channel.functions().stream()
+                        .filter(f -> f.attribute().equals(attribute))
+                        .forEach(f -> Companions.mastersOf(mode, channel.cell(), f, along));
                 UnitId home = new UnitId(unit.fixture(), channel.cell());
                 Parameter parameter = mode.parameter(channel.cell(), attribute).orElseThrow();
                 put(home, parameter, Touched.byHand(AttributeValue.home(mode, parameter)));
@@ -251,7 +278,24 @@ public final class Touching {
                 any = true;
             }
         }
+        along.forEach(channel -> homeAlong(unit, mode, channel));
         return any;
+    }
+
+    /** A mode channel goes home with what needs it, unless it was set by hand. */
+    private void homeAlong(UnitId unit, Mode mode, int index) {
+        Channel channel = mode.channels().get(index);
+        UnitId home = new UnitId(unit.fixture(), channel.cell());
+        boolean byHand = values(home).entrySet().stream()
+                .anyMatch(e -> !e.getValue().companion()
+                        && mode.parameter(home.cell(), e.getKey())
+                                .filter(p -> p.channel() == index)
+                                .isPresent());
+        if (!byHand) {
+            Parameter parameter = mode.parameter(channel.cell(), mode.calledBy(index, channel.home()))
+                    .orElseThrow();
+            put(home, parameter, Touched.along(AttributeValue.home(mode, parameter)));
+        }
     }
 
     /** @param without those that are set otherwise; what an effect moves goes on moving */
@@ -345,9 +389,7 @@ public final class Touching {
 
     private void put(UnitId unit, Parameter parameter, Touched value) {
         Map<Attribute, Touched> values = values(unit);
-        for (ChannelFunction other : modeOf(unit).channelOf(parameter).functions()) {
-            values.remove(other.attribute());
-        }
+        values.keySet().removeAll(modeOf(unit).sharing(unit.cell(), parameter.attribute()));
         values.put(parameter.attribute(), value);
     }
 

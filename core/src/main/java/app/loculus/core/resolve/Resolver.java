@@ -178,11 +178,26 @@ public final class Resolver {
         Given given = giver.give(palette, unit);
         given.values().forEach((attribute, value) -> {
             Optional<PaletteId> said = values.get(attribute).map(Touched::value).flatMap(AttributeValue::followed);
-            if (values.get(attribute).isEmpty() || said.equals(Optional.of(id))) {
+            if (said.equals(Optional.of(id))
+                    || values.get(attribute).isEmpty() && !setOtherwise(unit, values, attribute, id)) {
                 boolean companion = given.companions().contains(attribute);
                 held.put(attribute, new Held(value, Optional.of(id), true, companion));
             }
         });
+    }
+
+    /** Whether the channel of an attribute is set by something else, that shares it. */
+    private boolean setOtherwise(UnitId unit, UnitValues values, Attribute attribute, PaletteId id) {
+        Mode mode = scene.patch().modeOf(scene.patch().get(unit.fixture()));
+        for (Attribute other : mode.sharing(unit.cell(), attribute)) {
+            Optional<Touched> touched = values.get(other);
+            if (touched.isPresent()
+                    && !touched.get().value().followed().equals(Optional.of(id))
+                    && !(touched.get().value() instanceof AttributeValue.Released)) {
+                return true;
+            }
+        }
+        return false;
     }
 
     /** What is set on a channel takes the place of whatever palettes give on it. */

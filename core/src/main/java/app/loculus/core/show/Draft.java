@@ -10,6 +10,7 @@ import app.loculus.core.problem.Problem;
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.problem.WayOut;
 import app.loculus.core.profile.Profile;
+import app.loculus.core.programmer.Companions;
 import app.loculus.core.programmer.Hand;
 import app.loculus.core.programmer.Programmer;
 import app.loculus.core.programmer.Touching;
@@ -163,6 +164,11 @@ public final class Draft {
     public Touching touching(Map<UnitId, UnitValues> values) {
         Show base = show();
         return new Touching(base.patch(), new Programmer(base.hand(), values), new OnStage(base.unlit()));
+    }
+
+    /** What values need beside them, and what they need no more. */
+    public Companions companions() {
+        return new Companions(show().patch(), new OnStage(show().unlit()));
     }
 
     /** What is in hand. @throws Refusal when nothing is */

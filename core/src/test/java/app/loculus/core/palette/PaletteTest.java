@@ -5,11 +5,13 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import app.loculus.core.colour.Chromaticity;
 import app.loculus.core.patch.FixtureId;
+import app.loculus.core.patch.Patch;
 import app.loculus.core.patch.UnitId;
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.profile.Attribute;
 import app.loculus.core.profile.Kind;
 import app.loculus.core.profile.ProfileId;
+import app.loculus.core.profile.Profiles;
 import app.loculus.core.value.AttributeValue;
 import app.loculus.core.value.PaletteId;
 import java.util.List;
@@ -35,7 +37,7 @@ class PaletteTest {
     }
 
     private static Palette merged(Palette before, Recorded recorded) {
-        return Joining.merged(before, recorded, List.of(), Joining.Intent.AS_FITS);
+        return Joining.merged(new Patch(Profiles.NONE, List.of()), before, recorded, List.of(), Joining.Intent.AS_FITS);
     }
 
     private static final Chromaticity STOOD = new Chromaticity(.2, .2);
@@ -67,7 +69,7 @@ class PaletteTest {
         Palette before = palette(Optional.of(STOOD), entry(new ScopeKey.Global(), 0.1));
         Recorded another = recorded(true, FAR, entry(new ScopeKey.Unit(ONE), 0.9));
         assertThat(merged(before, another).intent()).contains(STOOD);
-        assertThat(Joining.merged(before, another, List.of(), Joining.Intent.NEW)
+        assertThat(Joining.merged(new Patch(Profiles.NONE, List.of()), before, another, List.of(), Joining.Intent.NEW)
                         .intent())
                 .contains(FAR);
     }
@@ -85,7 +87,12 @@ class PaletteTest {
         assertThat(merged(before, recorded(false, NEAR, global)).intent())
                 .as("by eye")
                 .contains(STOOD);
-        assertThat(Joining.merged(before, recorded(true, FAR, global), List.of(), Joining.Intent.KEEP)
+        assertThat(Joining.merged(
+                                new Patch(Profiles.NONE, List.of()),
+                                before,
+                                recorded(true, FAR, global),
+                                List.of(),
+                                Joining.Intent.KEEP)
                         .intent())
                 .contains(STOOD);
     }

@@ -48,6 +48,7 @@ class RecorderTest {
                 Map.of(),
                 values,
                 Set.of(),
+                Map.of(),
                 Optional.empty(),
                 Optional.ofNullable(shown));
     }
@@ -102,6 +103,7 @@ class RecorderTest {
                         Map.of(attribute, kind),
                         c.values(),
                         Set.of(),
+                        Map.of(),
                         Optional.empty(),
                         Optional.empty()))
                 .toList();

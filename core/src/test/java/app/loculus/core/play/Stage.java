@@ -43,6 +43,15 @@ final class Stage {
         return this;
     }
 
+    /** The same, where a refused line does nothing. */
+    Stage pressIfItCan(double at, String line) {
+        try {
+            return press(at, line);
+        } catch (app.loculus.core.problem.Refusal refused) {
+            return this;
+        }
+    }
+
     /** Edits while it plays. */
     Stage edit(double at, String... lines) {
         for (String line : lines) {
@@ -51,6 +60,22 @@ final class Stage {
                     .playing(java.util.List.of());
             playing = playing.on(show.repertoire(), micros(at));
         }
+        return this;
+    }
+
+    /** The same, where a refused line does nothing. */
+    Stage editIfItCan(double at, String line) {
+        playing = playing(at);
+        Show before = show.playing(java.util.List.of(playing.layer(micros(at))));
+        show = app.loculus.core.show.HandLines.after(before, java.util.List.of(line))
+                .playing(java.util.List.of());
+        playing = playing.on(show.repertoire(), micros(at));
+        return this;
+    }
+
+    /** What another one plays. */
+    Stage as(Stage other) {
+        playing = other.playing;
         return this;
     }
 

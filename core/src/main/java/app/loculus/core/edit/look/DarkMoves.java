@@ -36,7 +36,7 @@ public final class DarkMoves {
         for (Cue cue : show.cues(list.id())) {
             Map<UnitId, UnitValues> own = show.look(cue.look()).values();
             boolean carrying = list.join() == CueList.Join.CARRYING_ON;
-            Map<UnitId, UnitValues> now = carrying ? RecordLook.merged(standing, own) : own;
+            Map<UnitId, UnitValues> now = carrying ? RecordLook.merged(show.patch(), standing, own) : own;
             Map<UnitId, Map<Attribute, Touched>> moves = new LinkedHashMap<>();
             List<UnitId> lit = new ArrayList<>();
             for (Map.Entry<UnitId, UnitValues> e : now.entrySet()) {

@@ -92,7 +92,7 @@ public final class LookContents {
                             .count()
                     : 0;
             all.add(new Counts(changes.size(), carried, Plain.of(show, own).size()));
-            standing = carrying ? RecordLook.merged(standing, own) : own;
+            standing = carrying ? RecordLook.merged(show.patch(), standing, own) : own;
         }
         return all;
     }
@@ -121,7 +121,7 @@ public final class LookContents {
         Map<UnitId, UnitValues> standing = Map.of();
         for (Cue one : cues.subList(0, cues.indexOf(cue) + 1)) {
             Map<UnitId, UnitValues> own = show.look(one.look()).values();
-            standing = list.join() == CueList.Join.CARRYING_ON ? RecordLook.merged(standing, own) : own;
+            standing = list.join() == CueList.Join.CARRYING_ON ? RecordLook.merged(show.patch(), standing, own) : own;
         }
         return standing;
     }

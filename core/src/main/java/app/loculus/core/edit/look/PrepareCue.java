@@ -37,7 +37,7 @@ public record PrepareCue(CueId cue) implements ShowEdit {
         found.moves().forEach((unit, positions) -> set.put(unit, new UnitValues(positions)));
         draft.reads(PartKinds.LOOKS, moved.look());
         draft.reads(PartKinds.LOOKS, look.id());
-        draft.put(PartKinds.LOOKS, look.holding(RecordLook.merged(look.values(), set)));
+        draft.put(PartKinds.LOOKS, look.holding(RecordLook.merged(show.patch(), look.values(), set)));
         draft.say("Prepares " + moved + ": " + Numbers.count(set.size(), "unit")
                 + (set.size() == 1 ? " moves" : " move") + " in the dark with " + before);
     }

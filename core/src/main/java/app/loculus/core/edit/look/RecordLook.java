@@ -1,6 +1,7 @@
 package app.loculus.core.edit.look;
 
 import app.loculus.core.look.Look;
+import app.loculus.core.patch.Patch;
 import app.loculus.core.patch.UnitId;
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.problem.WayOut;
@@ -65,25 +66,32 @@ public record RecordLook(Place place, Optional<String> name, Taking what, Onto o
                     "look.exists",
                     "look",
                     place.words(show) + " exists already; say what shall become of it.",
-                    way(show, there, Onto.MERGE, values),
-                    way(show, there, Onto.REPLACE, values));
+                    way(draft, there, Onto.MERGE, values),
+                    way(draft, there, Onto.REPLACE, values));
         }
-        Map<UnitId, UnitValues> after = after(there, onto, values);
+        Map<UnitId, UnitValues> after = after(draft, there, onto, values);
         draft.put(PartKinds.LOOKS, there.holding(after));
         name.ifPresent(n -> place.rename(draft, n));
         draft.say((onto == Onto.MERGE ? "Merges into " : "Replaces ") + place.words(draft.show()));
         draft.say(LookDifference.of(show, there.values(), after).words());
     }
 
-    static Map<UnitId, UnitValues> after(Look there, Onto onto, Map<UnitId, UnitValues> values) {
-        return onto == Onto.REPLACE ? values : merged(there.values(), values);
+    static Map<UnitId, UnitValues> after(Draft draft, Look there, Onto onto, Map<UnitId, UnitValues> values) {
+        return onto == Onto.REPLACE
+                ? values
+                : draft.companions().needed(merged(draft.show().patch(), there.values(), values));
     }
 
-    /** Attribute by attribute, the later ones on top. */
-    static Map<UnitId, UnitValues> merged(Map<UnitId, UnitValues> below, Map<UnitId, UnitValues> above) {
+    /** Channel by channel, the later ones on top: what is set takes the place of whatever drove the same channel. */
+    static Map<UnitId, UnitValues> merged(Patch patch, Map<UnitId, UnitValues> below, Map<UnitId, UnitValues> above) {
         Map<UnitId, UnitValues> all = new LinkedHashMap<>(below);
         above.forEach((unit, values) -> all.merge(unit, values, (was, is) -> {
             Map<Attribute, Touched> both = new LinkedHashMap<>(was.byAttribute());
+            patch.find(unit.fixture())
+                    .map(patch::modeOf)
+                    .ifPresent(mode -> is.byAttribute()
+                            .keySet()
+                            .forEach(a -> both.keySet().removeAll(mode.sharing(unit.cell(), a))));
             both.putAll(is.byAttribute());
             boolean colours = is.byAttribute().keySet().stream().anyMatch(Attribute::makesColour);
             return new UnitValues(both, colours ? is.asked() : was.asked());
@@ -91,8 +99,8 @@ public record RecordLook(Place place, Optional<String> name, Taking what, Onto o
         return all;
     }
 
-    private WayOut way(Show show, Look there, Onto how, Map<UnitId, UnitValues> values) {
-        String words = LookDifference.of(show, there.values(), after(there, how, values))
+    private WayOut way(Draft draft, Look there, Onto how, Map<UnitId, UnitValues> values) {
+        String words = LookDifference.of(draft.show(), there.values(), after(draft, there, how, values))
                 .words();
         return WayOut.line(
                 (how == Onto.MERGE ? "Merge: " : "Replace: ") + words,

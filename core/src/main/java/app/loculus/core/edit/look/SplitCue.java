@@ -45,7 +45,7 @@ public record SplitCue(CueId cue, Optional<Choice> units, Taking what) implement
                         .flatMap(unit -> Touching.withCells(show.patch(), unit).stream())
                         .collect(Collectors.toSet()))
                 .orElse(held.values().keySet());
-        Map<UnitId, UnitValues> stay = TakeOutOfLook.without(show, held, chosen, what);
+        Map<UnitId, UnitValues> stay = TakeOutOfLook.without(show, held.values(), chosen, what);
         Map<UnitId, UnitValues> go = new LinkedHashMap<>();
         held.values().forEach((unit, values) -> {
             Map<Attribute, Touched> left = new LinkedHashMap<>(values.byAttribute());

@@ -30,7 +30,7 @@ public record TakeOutOfLook(LookId look, Choice units, Taking what) implements S
         Set<UnitId> out = draft.chosen(units).units().stream()
                 .flatMap(u -> Touching.withCells(show.patch(), u).stream())
                 .collect(Collectors.toSet());
-        Map<UnitId, UnitValues> after = without(show, before, out, what);
+        Map<UnitId, UnitValues> after = draft.companions().needed(without(show, before.values(), out, what));
         if (after.equals(before.values())) {
             throw Refusal.of("look.nobody", "selection", LookHolders.words(show, before) + " holds nothing of these.");
         }
@@ -39,16 +39,19 @@ public record TakeOutOfLook(LookId look, Choice units, Taking what) implements S
                 + LookDifference.of(show, before.values(), after).words());
     }
 
-    static Map<UnitId, UnitValues> without(Show show, Look look, Set<UnitId> units, Taking what) {
+    /** The values that are left; what only came along stays with them. */
+    static Map<UnitId, UnitValues> without(Show show, Map<UnitId, UnitValues> all, Set<UnitId> units, Taking what) {
         Map<UnitId, UnitValues> after = new LinkedHashMap<>();
-        look.values().forEach((unit, values) -> {
+        all.forEach((unit, values) -> {
             Map<Attribute, Touched> left = new LinkedHashMap<>(values.byAttribute());
             if (units.contains(unit)) {
-                what.of(show, unit, values).keySet().forEach(left::remove);
+                what.of(show, unit, values).forEach((attribute, touched) -> {
+                    if (!touched.companion()) {
+                        left.remove(attribute);
+                    }
+                });
             }
-            if (!left.isEmpty()) {
-                after.put(unit, left.size() == values.byAttribute().size() ? values : new UnitValues(left));
-            }
+            after.put(unit, left.size() == values.byAttribute().size() ? values : new UnitValues(left, values.asked()));
         });
         return after;
     }

@@ -3,19 +3,12 @@ package app.loculus.core.edit.look;
 import app.loculus.core.patch.Fixture;
 import app.loculus.core.patch.UnitId;
 import app.loculus.core.profile.Attribute;
-import app.loculus.core.profile.Channel;
-import app.loculus.core.profile.FunctionValue;
 import app.loculus.core.profile.Kind;
 import app.loculus.core.profile.Mode;
-import app.loculus.core.profile.NamedRange;
-import app.loculus.core.profile.Parameter;
 import app.loculus.core.profile.Profile;
 import app.loculus.core.profile.words.AttributeWords;
 import app.loculus.core.programmer.Touched;
 import app.loculus.core.programmer.UnitValues;
-import app.loculus.core.resolve.Resolved;
-import app.loculus.core.resolve.Resolver;
-import app.loculus.core.resolve.Source;
 import app.loculus.core.show.Draft;
 import app.loculus.core.show.PartKinds;
 import app.loculus.core.show.Show;
@@ -55,10 +48,13 @@ public record Taking(boolean all, Set<Kind> of, List<String> only, List<String> 
         return line.toString();
     }
 
-    /** By unit; what follows a palette goes on following it. */
+    /** By unit, with all that it does not work without; what follows a palette goes on following it. */
     Map<UnitId, UnitValues> values(Draft draft) {
         draft.reads(PartKinds.VALUES);
-        return shared(all ? notAtHome(draft.show()) : touched(draft.show()));
+        Show show = draft.show();
+        Map<UnitId, UnitValues> found =
+                all ? WholeState.of(show, (unit, attribute) -> wanted(show, unit, attribute)) : touched(show);
+        return shared(draft.companions().complete(found, show.programmer()::of));
     }
 
     /** Units that have the same share it: a look of thousands of units takes the memory of a few. */
@@ -68,16 +64,19 @@ public record Taking(boolean all, Set<Kind> of, List<String> only, List<String> 
         return found;
     }
 
+    /** With all that only comes along: what nothing needs is left out afterwards. */
     private Map<UnitId, UnitValues> touched(Show show) {
         Map<UnitId, UnitValues> found = new LinkedHashMap<>();
         show.programmer().values().forEach((unit, values) -> {
             Map<Attribute, Touched> kept = new LinkedHashMap<>();
             values.byAttribute().forEach((attribute, t) -> {
-                if (t.touched() && !(t.value() instanceof AttributeValue.Released) && wanted(show, unit, attribute)) {
+                if (t.touched()
+                        && !(t.value() instanceof AttributeValue.Released)
+                        && (t.companion() || wanted(show, unit, attribute))) {
                     kept.put(attribute, new Touched(t.value(), true, t.companion()));
                 }
             });
-            if (kept.values().stream().anyMatch(t -> !t.companion())) {
+            if (!kept.isEmpty()) {
                 boolean colours = kept.keySet().stream().anyMatch(Attribute::makesColour);
                 found.put(unit, new UnitValues(kept, colours ? values.asked() : Optional.empty()));
             }
@@ -87,61 +86,7 @@ public record Taking(boolean all, Set<Kind> of, List<String> only, List<String> 
 
     /** Everything that is not at home, as the lights of a show are seen. */
     public static Map<UnitId, UnitValues> onStage(Show show) {
-        return new Taking(true, Set.of(), List.of(), List.of()).notAtHome(show);
-    }
-
-    /** Without a look at highlight, which is never recorded. */
-    private Map<UnitId, UnitValues> notAtHome(Show show) {
-        Resolver unlit = show.unlit();
-        Map<UnitId, UnitValues> found = new LinkedHashMap<>();
-        for (Fixture fixture : show.patch().fixtures()) {
-            Mode mode = show.patch().modeOf(fixture);
-            List<Resolved> channels = unlit.resolve(fixture);
-            for (int cell = 0; cell <= mode.cells(); cell++) {
-                UnitId unit = new UnitId(fixture.id(), cell);
-                Map<Attribute, Touched> kept = new LinkedHashMap<>();
-                UnitValues own = show.programmer().of(unit);
-                mode.parameters(cell).forEach((attribute, parameter) -> {
-                    Resolved r = channels.get(parameter.channel());
-                    Channel channel = mode.channels().get(parameter.channel());
-                    if (r.function().attribute().equals(attribute)
-                            && !r.source().word().equals("home")
-                            && (r.source().moved().isPresent() || !r.atHome(channel))
-                            && wanted(show, unit, attribute)) {
-                        kept.put(attribute, value(mode, parameter, r, own.get(attribute)));
-                    }
-                });
-                if (!kept.isEmpty()) {
-                    found.put(unit, new UnitValues(kept));
-                }
-            }
-        }
-        return found;
-    }
-
-    private static Touched value(Mode mode, Parameter parameter, Resolved r, Optional<Touched> own) {
-        boolean companion = own.map(Touched::companion).orElse(false);
-        if (r.source() instanceof Source.ByEffect e) {
-            return new Touched(e.value(), true, companion);
-        }
-        AttributeValue value = r.source()
-                .followed()
-                .<AttributeValue>map(AttributeValue.Reference::new)
-                .or(() -> own.map(Touched::value)
-                        .filter(v ->
-                                v.followed().isEmpty() && v.in(mode, parameter).equals(Optional.of(r.place()))))
-                .orElseGet(() -> plain(mode, parameter, r.place()));
-        return new Touched(value, true, companion);
-    }
-
-    /** A range by its name where it stands in the middle of one. */
-    private static AttributeValue plain(Mode mode, Parameter parameter, FunctionValue place) {
-        return place.function().ranges().stream()
-                .filter(range -> range.middle() == place.dmx())
-                .map(NamedRange::name)
-                .findFirst()
-                .<AttributeValue>map(AttributeValue.Named::new)
-                .orElseGet(() -> AttributeValue.of(mode, parameter, place));
+        return WholeState.notAtHome(show);
     }
 
     private boolean wanted(Show show, UnitId unit, Attribute attribute) {

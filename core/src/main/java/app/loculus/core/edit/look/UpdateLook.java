@@ -7,6 +7,7 @@ import app.loculus.core.problem.Refusal;
 import app.loculus.core.problem.WayOut;
 import app.loculus.core.profile.Attribute;
 import app.loculus.core.programmer.Touched;
+import app.loculus.core.programmer.Touching;
 import app.loculus.core.programmer.UnitValues;
 import app.loculus.core.show.Draft;
 import app.loculus.core.show.LookHolders;
@@ -39,9 +40,10 @@ public record UpdateLook(LookId look) implements ShowEdit {
                     "Nothing is touched, so there is nothing to take into it.",
                     WayOut.advice("Change values first."));
         }
-        Map<UnitId, UnitValues> after = open ? touched : RecordLook.merged(before.values(), touched);
+        Map<UnitId, UnitValues> after =
+                open ? touched : RecordLook.after(draft, before, RecordLook.Onto.MERGE, touched);
         draft.put(PartKinds.LOOKS, before.holding(after));
-        draft.setAll(left(show, touched));
+        draft.setAll(left(draft, touched));
         OpenLook.closed(draft, look);
         draft.say((open ? "Puts back " : "Updates ") + LookHolders.words(show, before) + ": "
                 + LookDifference.of(show, before.values(), after).words());
@@ -58,15 +60,27 @@ public record UpdateLook(LookId look) implements ShowEdit {
         }
     }
 
-    /** Working values without those that the look has now. */
-    private static Map<UnitId, UnitValues> left(Show show, Map<UnitId, UnitValues> taken) {
-        Map<UnitId, UnitValues> left = new LinkedHashMap<>();
-        taken.forEach((unit, values) -> {
-            Map<Attribute, Touched> own =
-                    new LinkedHashMap<>(show.programmer().of(unit).byAttribute());
-            own.keySet().removeAll(values.byAttribute().keySet());
-            left.put(unit, new UnitValues(own));
-        });
-        return left;
+    /** Working values without those that the look has now, and without what those alone needed. */
+    private static Map<UnitId, UnitValues> left(Draft draft, Map<UnitId, UnitValues> taken) {
+        Show show = draft.show();
+        Map<UnitId, UnitValues> own = new LinkedHashMap<>();
+        taken.keySet().stream()
+                .map(UnitId::fixture)
+                .distinct()
+                .map(f -> UnitId.whole(f))
+                .flatMap(u -> Touching.withCells(show.patch(), u).stream())
+                .forEach(u -> own.put(u, without(show.programmer().of(u), taken.get(u))));
+        Map<UnitId, UnitValues> needed = draft.companions().needed(own);
+        own.replaceAll((unit, values) -> needed.getOrDefault(unit, UnitValues.NONE));
+        own.entrySet().removeIf(e -> e.getValue().equals(show.programmer().of(e.getKey())));
+        return own;
+    }
+
+    private static UnitValues without(UnitValues values, UnitValues taken) {
+        Map<Attribute, Touched> left = new LinkedHashMap<>(values.byAttribute());
+        if (taken != null) {
+            left.keySet().removeAll(taken.byAttribute().keySet());
+        }
+        return new UnitValues(left);
     }
 }

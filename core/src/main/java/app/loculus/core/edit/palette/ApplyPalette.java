@@ -10,6 +10,7 @@ import app.loculus.core.problem.Problem;
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.problem.WayOut;
 import app.loculus.core.profile.Attribute;
+import app.loculus.core.profile.Mode;
 import app.loculus.core.programmer.Touching;
 import app.loculus.core.selection.Selection;
 import app.loculus.core.show.Draft;
@@ -45,6 +46,12 @@ public record ApplyPalette(PaletteId palette, boolean asValues) implements ShowE
         for (UnitId unit : units) {
             Given given = show.resolver().giver().give(applied, unit);
             if (given.follow()) {
+                Mode mode = show.patch().modeOf(show.patch().get(unit.fixture()));
+                // A mode that the palette gives the fixture is the one it was recorded in, for its cells as well.
+                given.values()
+                        .keySet()
+                        .forEach(a -> mode.parameter(unit.cell(), a)
+                                .ifPresent(p -> touching.leave(unit.fixture(), p.channel())));
                 touching.setTogether(
                         unit, values(given), given.companions(), asValues ? applied.intent() : Optional.empty());
                 followed++;

@@ -9,11 +9,13 @@ import app.loculus.core.patch.UnitId;
 import app.loculus.core.problem.Problem;
 import app.loculus.core.problem.WayOut;
 import app.loculus.core.profile.Attribute;
+import app.loculus.core.profile.Channel;
 import app.loculus.core.profile.Kind;
 import app.loculus.core.profile.Mode;
 import app.loculus.core.profile.Profile;
 import app.loculus.core.profile.WheelSystem;
 import app.loculus.core.profile.words.AttributeWords;
+import app.loculus.core.programmer.Companions;
 import app.loculus.core.programmer.Touching;
 import app.loculus.core.programmer.UnitValues;
 import app.loculus.core.resolve.Held;
@@ -24,7 +26,6 @@ import app.loculus.core.show.PartKinds;
 import app.loculus.core.show.Show;
 import app.loculus.core.value.AttributeValue;
 import app.loculus.core.value.PaletteId;
-import app.loculus.core.value.Sent;
 import app.loculus.core.value.ShownColour;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -69,6 +70,7 @@ final class Contributions {
             reads(draft, unit);
             contribution(unit).ifPresent(found::add);
         }
+        alongside(found);
         if (!stacking.isEmpty()) {
             draft.warn(Problem.warning(
                     "palette.wheel",
@@ -77,6 +79,36 @@ final class Contributions {
                     WayOut.advice("Record with “close wheel” to keep it open white.")));
         }
         return found;
+    }
+
+    /** Mode channels of the whole fixture come along in its own name, as they stand. */
+    private void alongside(List<Contribution> found) {
+        Map<UnitId, Map<Attribute, AttributeValue>> all = new LinkedHashMap<>();
+        found.forEach(c -> c.beside()
+                .forEach((unit, modes) ->
+                        all.computeIfAbsent(unit, u -> new LinkedHashMap<>()).putAll(modes)));
+        all.forEach((unit, modes) -> {
+            int at = found.stream().map(Contribution::unit).toList().indexOf(unit);
+            if (at >= 0) {
+                found.set(at, found.get(at).along(show.patch(), modes));
+            } else {
+                Fixture fixture = show.patch().get(unit.fixture());
+                Profile profile = show.patch().profileOf(fixture);
+                Map<Attribute, Kind> kinds = new LinkedHashMap<>();
+                modes.keySet().forEach(a -> kinds.put(a, profile.kindOf(a)));
+                found.add(new Contribution(
+                        unit,
+                        show.label(unit),
+                        profile.id(),
+                        fixture.mode(),
+                        kinds,
+                        modes,
+                        modes.keySet(),
+                        Map.of(),
+                        Optional.empty(),
+                        Optional.empty()));
+            }
+        });
     }
 
     /** Those in hand with their cells, or all that have working values. */
@@ -123,7 +155,7 @@ final class Contributions {
             }
         });
         wheels(profile, mode, unit, plain, companions);
-        masters(fixture, mode, unit, plain, companions);
+        Map<UnitId, Map<Attribute, AttributeValue>> beside = masters(fixture, mode, unit, plain, companions);
         Map<Attribute, Kind> kinds = new LinkedHashMap<>();
         plain.keySet().forEach(a -> kinds.put(a, profile.kindOf(a)));
         return Optional.of(new Contribution(
@@ -134,6 +166,7 @@ final class Contributions {
                 kinds,
                 what.keepReferences() ? kept(plain, held) : plain,
                 companions,
+                beside,
                 asked(touched, held),
                 shown(fixture, unit)));
     }
@@ -192,20 +225,24 @@ final class Contributions {
         }
     }
 
-    /** Mode channels that what is recorded does not work without. */
-    private void masters(
+    /** Mode channels that what is recorded hangs on, as they stand. @return those that belong to another part */
+    private Map<UnitId, Map<Attribute, AttributeValue>> masters(
             Fixture fixture, Mode mode, UnitId unit, Map<Attribute, AttributeValue> values, Set<Attribute> companions) {
+        Map<UnitId, Map<Attribute, AttributeValue>> beside = new LinkedHashMap<>();
         List<Resolved> channels = onStage(fixture);
-        Sent sent = new Sent(
-                mode, unit.cell(), channel -> channels.get(channel).place().dmx());
-        values.forEach(sent::set);
-        sent.masters().forEach((channel, dmx) -> {
+        Companions.masters(mode, unit.cell(), values).forEach(channel -> {
+            long dmx = channels.get(channel).place().dmx();
             Attribute attribute = mode.calledBy(channel, dmx);
-            if (mode.channels().get(channel).cell() == unit.cell() && !values.containsKey(attribute)) {
-                values.put(attribute, AttributeValue.sent(mode.channels().get(channel), dmx));
+            Channel master = mode.channels().get(channel);
+            if (master.cell() != unit.cell()) {
+                beside.computeIfAbsent(new UnitId(fixture.id(), master.cell()), u -> new LinkedHashMap<>())
+                        .put(attribute, AttributeValue.sent(master, dmx));
+            } else if (mode.sharing(unit.cell(), attribute).stream().noneMatch(values::containsKey)) {
+                values.put(attribute, AttributeValue.sent(master, dmx));
                 companions.add(attribute);
             }
         });
+        return beside;
     }
 
     private List<Resolved> onStage(Fixture fixture) {

@@ -76,13 +76,14 @@ public record RecordPalette(
                 kind,
                 contributions,
                 Optional.of(onto).filter(p -> merging));
-        Recorded recorded = recorder.record(scope, r -> joined(onto, merging, r, contributions));
-        return new Result(recorded, joined(onto, merging, recorded, contributions));
+        Recorded recorded = recorder.record(scope, r -> joined(show, onto, merging, r, contributions));
+        return new Result(recorded, joined(show, onto, merging, recorded, contributions));
     }
 
-    private Palette joined(Palette onto, boolean merging, Recorded recorded, List<Contribution> contributions) {
+    private Palette joined(
+            Show show, Palette onto, boolean merging, Recorded recorded, List<Contribution> contributions) {
         return merging
-                ? Joining.merged(onto, recorded, contributions, what.intent())
+                ? Joining.merged(show.patch(), onto, recorded, contributions, what.intent())
                 : Joining.replaced(onto, recorded, what.intent());
     }
 
@@ -118,7 +119,11 @@ public record RecordPalette(
             Draft draft, Optional<Palette> before, Palette after, Recorded recorded, List<Contribution> contributions) {
         draft.say((before.isPresent() ? (onto == Onto.MERGE ? "Merges into " : "Replaces ") : "Records ") + after + ", "
                 + recorded.scope().words() + " (" + recorded.reason() + "), from "
-                + Numbers.count(contributions.size(), "unit"));
+                + Numbers.count(
+                        (int) contributions.stream()
+                                .filter(Contribution::brings)
+                                .count(),
+                        "unit"));
         draft.say(PaletteDifference.of(draft.show(), before, after).words());
         before.flatMap(Palette::intent)
                 .ifPresentOrElse(
