@@ -79,6 +79,9 @@ class EndureIT {
             app.start("--loculus.e131[0]=127.0.0.1:" + beat.port());
             HttpClient http = HttpClient.newHttpClient();
             LongDay.make(app.url(), LongDay.FIXTURES);
+            for (String line : whole ? LongDay.filled() : List.<String>of()) {
+                LongDay.say(http, app.url(), line);
+            }
             for (String line : LongDay.going()) {
                 LongDay.say(http, app.url(), line);
             }

@@ -79,6 +79,25 @@ final class LongDay {
         return lines;
     }
 
+    /** Everything that clients record anew all day long, once: a day that goes on is measured, not a show that is made. */
+    static List<String> filled() {
+        List<String> lines = new ArrayList<>();
+        lines.add("all at 50 colour xy 0.4, 0.3 pan at 20");
+        for (int palette = 100; palette < 140; palette++) {
+            lines.add("record colour " + palette + " per fixture replace");
+        }
+        for (int n = 1; n <= 20; n++) {
+            lines.add("record position " + n + " replace");
+        }
+        for (int group = 20; group < 60; group++) {
+            lines.add("record group " + group + " replace");
+        }
+        for (int cue = 10; cue < 20; cue++) {
+            lines.add("record cue " + cue + " of list 1 replace in 3");
+        }
+        return lines;
+    }
+
     /** What starts all of it. */
     static List<String> going() {
         return List.of("go list 1", "go list 2", "go list 3", "go list 4", "go list 5");
