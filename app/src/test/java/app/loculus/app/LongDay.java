@@ -114,6 +114,7 @@ final class LongDay {
         private final List<String> failed = new ArrayList<>();
         private final AtomicInteger done = new AtomicInteger();
         private volatile boolean ends;
+        private volatile boolean holds;
 
         Client(String url, long seed, long pauseMillis) {
             super("client");
@@ -141,6 +142,11 @@ final class LongDay {
             }
         }
 
+        /** Whether it waits with the next edit. */
+        void hold(boolean on) {
+            holds = on;
+        }
+
         void end() throws InterruptedException {
             ends = true;
             join();
@@ -150,7 +156,9 @@ final class LongDay {
         public void run() {
             try {
                 while (!ends) {
-                    one();
+                    if (!holds) {
+                        one();
+                    }
                     Thread.sleep(pauseMillis);
                 }
             } catch (IOException e) {

@@ -59,6 +59,11 @@ public record Tempo(double rate, Fraction crossfade, Direction direction, int se
         return crossfade.value() == 0 ? 1 : Math.min(1, f / crossfade.value());
     }
 
+    /** The share of a step after which it has come in, below 1: the step is not over then. */
+    public double in() {
+        return Math.min(crossfade.value(), 1 - 1e-9);
+    }
+
     @Override
     public String toString() {
         return Decimal.text(rate, 1) + " a minute, crossfade " + crossfade + ", " + direction.word();

@@ -6,11 +6,12 @@ import app.loculus.core.look.Round;
 import app.loculus.core.look.Taps;
 import app.loculus.core.look.Tempo;
 import app.loculus.core.patch.FixtureId;
-import app.loculus.core.profile.FunctionValue;
 import app.loculus.core.resolve.Source;
+import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 
@@ -18,6 +19,7 @@ import java.util.Set;
  * A list that is played by tempo.
  *
  * @param since when it was started, by the clock of all
+ * @param turns likewise, in its own time: its effects turn from there on
  * @param tempo as the list has it, with the rate that is played
  * @param kept the rate that the list has; another one there takes the place of what is played
  * @param place where in the round it stands, and since when
@@ -30,6 +32,7 @@ record ChaseRun(
         Clockwork clock,
         double level,
         long since,
+        long turns,
         Tempo tempo,
         double kept,
         Place place,
@@ -39,8 +42,18 @@ record ChaseRun(
 
     private static final double MINUTE = 60_000_000;
 
-    /** One step of the round. */
-    record Step(CueId cue, Map<FixtureId, Repertoire.Aim[]> state) {}
+    /**
+     * One step of the round.
+     *
+     * @param stays whether it stands as it was until it is over, though cues that make it were deleted or moved
+     * @param then what takes its place afterwards; null for nothing: its own cue is deleted
+     */
+    record Step(CueId cue, Map<FixtureId, Repertoire.Aim[]> state, boolean stays, Step then) {
+
+        Step(CueId cue, Map<FixtureId, Repertoire.Aim[]> state) {
+            this(cue, state, false, null);
+        }
+    }
 
     /**
      * Where it stood at a time.
@@ -51,10 +64,10 @@ record ChaseRun(
      * @param from what it comes in over at the step it began or was sent to, instead of the step before
      * @param fromStep that step's ⌊s⌋
      */
-    record Place(long own, double position, long shift, Map<FixtureId, FunctionValue[]> from, long fromStep) {}
+    record Place(long own, double position, long shift, Map<FixtureId, Placed[]> from, long fromStep) {}
 
     /** What it knows about a fixture at one moment. */
-    private record Lane(Repertoire.Aim[] now, Repertoire.Aim[] before, FunctionValue[] from, double share) {}
+    private record Lane(Repertoire.Aim[] now, Repertoire.Aim[] before, Placed[] from, double share) {}
 
     double position(long now) {
         return place.position() + tempo.rate() * (clock.at(now) - place.own()) / MINUTE;
@@ -76,12 +89,12 @@ record ChaseRun(
 
     @Override
     public ChaseRun level(double other) {
-        return new ChaseRun(list, label, clock, other, since, tempo, kept, place, steps, taps);
+        return new ChaseRun(list, label, clock, other, since, turns, tempo, kept, place, steps, taps);
     }
 
     @Override
     public ChaseRun clocked(Clockwork other) {
-        return new ChaseRun(list, label, other, level, since, tempo, kept, place, steps, taps);
+        return new ChaseRun(list, label, other, level, since, turns, tempo, kept, place, steps, taps);
     }
 
     /** At another rate, from where it stands now. */
@@ -90,7 +103,7 @@ record ChaseRun(
     }
 
     ChaseRun at(Tempo other) {
-        return new ChaseRun(list, label, clock, level, since, other, kept, place, steps, taps);
+        return new ChaseRun(list, label, clock, level, since, turns, other, kept, place, steps, taps);
     }
 
     /** As the list has it now: another rate there counts from here on, else the one that is played goes on. */
@@ -99,25 +112,70 @@ record ChaseRun(
             return at(list.rate(tempo.rate()));
         }
         ChaseRun here = standing(now);
-        return new ChaseRun(here.list, label, clock, level, since, list, list.rate(), here.place, steps, Taps.NONE);
+        return new ChaseRun(
+                here.list, label, clock, level, since, turns, list, list.rate(), here.place, steps, Taps.NONE);
     }
 
     /** The same from where it stands now on. */
     ChaseRun standing(long now) {
         Place here = new Place(clock.at(now), position(now), place.shift(), place.from(), place.fromStep());
-        return new ChaseRun(list, label, clock, level, since, tempo, kept, here, steps, taps);
+        return new ChaseRun(list, label, clock, level, since, turns, tempo, kept, here, steps, taps);
     }
 
     ChaseRun tapped(Taps other) {
-        return new ChaseRun(list, label, clock, level, since, tempo, kept, place, steps, other);
+        return new ChaseRun(list, label, clock, level, since, turns, tempo, kept, place, steps, other);
     }
 
     ChaseRun placed(Place other) {
-        return new ChaseRun(list, label, clock, level, since, tempo, kept, other, steps, taps);
+        return new ChaseRun(list, label, clock, level, since, turns, tempo, kept, other, steps, taps);
     }
 
     ChaseRun holding(List<Step> others, String called) {
-        return new ChaseRun(list, called, clock, level, since, tempo, kept, place, others, taps);
+        return new ChaseRun(list, called, clock, level, since, turns, tempo, kept, place, others, taps);
+    }
+
+    /**
+     * With all steps as they are now, from the moment on at which one that stayed is over; itself as long as it is not. The
+     * next one comes in over it.
+     */
+    ChaseRun shed(long now) {
+        if (place.position() >= 1 || steps.stream().noneMatch(Step::stays) || Math.floor(position(now)) < 1) {
+            return this;
+        }
+        List<Step> left = steps.stream()
+                .map(s -> s.stays() ? s.then() : s)
+                .filter(Objects::nonNull)
+                .toList();
+        if (left.isEmpty()) {
+            return this;
+        }
+        int next = Math.max(
+                0,
+                left.stream().map(Step::cue).toList().indexOf(steps.get(step(1)).cue()));
+        long over = place.own() + (long) Math.ceil((1 - place.position()) * MINUTE / tempo.rate());
+        long k = new Round(left.size(), tempo.direction(), tempo.seed()).when(next, left.size() > 1 ? 1 : 0);
+        return holding(left, label)
+                .placed(new Place(over, 0, k, from(steps.get(step(0)).state()), 0));
+    }
+
+    /** What the step that stands at a time came in over, as places: for another round that goes on from there. */
+    Map<FixtureId, Placed[]> over(long now) {
+        long k = (long) Math.floor(position(now));
+        return k == place.fromStep()
+                ? place.from()
+                : from(steps.get(step(k - 1)).state());
+    }
+
+    private static Map<FixtureId, Placed[]> from(Map<FixtureId, Repertoire.Aim[]> state) {
+        Map<FixtureId, Placed[]> all = new HashMap<>();
+        state.forEach((fixture, aims) -> {
+            Placed[] from = new Placed[aims.length];
+            for (int i = 0; i < aims.length; i++) {
+                from[i] = aims[i] == null ? null : aims[i].placed();
+            }
+            all.put(fixture, from);
+        });
+        return all;
     }
 
     @Override
@@ -137,7 +195,7 @@ record ChaseRun(
         double s0 = position(from);
         double s1 = position(to);
         boolean steps = s0 != s1 && (Math.floor(s0) != Math.floor(s1) || tempo.share(s0) < 1 || tempo.share(s1) < 1);
-        return steps ? fixtures() : from == to ? Set.of() : swinging();
+        return steps ? fixtures() : from == to || clock.paused() ? Set.of() : swinging();
     }
 
     private Set<FixtureId> swinging() {
@@ -153,7 +211,7 @@ record ChaseRun(
         Repertoire.Aim[] coming = steps.get(step(k)).state().get(fixture);
         boolean first = k == place.fromStep();
         Repertoire.Aim[] before = first ? null : steps.get(step(k - 1)).state().get(fixture);
-        FunctionValue[] from = first ? place.from().get(fixture) : null;
+        Placed[] from = first ? place.from().get(fixture) : null;
         return coming == null && before == null && from == null ? null : new Lane(coming, before, from, tempo.share(s));
     }
 
@@ -161,19 +219,23 @@ record ChaseRun(
     public boolean read(Object lane, int channel, long now, Wish into) {
         Lane at = (Lane) lane;
         Placed to = placed(at.now(), channel);
-        Placed was = placed(at.before(), channel);
-        FunctionValue from = at.from() != null && channel < at.from().length ? at.from()[channel] : null;
-        from = was == null ? from : was.place();
-        into.fromMoving = was == null ? null : was.moving();
-        if (to == null && (from == null && was == null || at.share() >= 1)) {
+        Placed was =
+                at.from() != null && channel < at.from().length ? at.from()[channel] : placed(at.before(), channel);
+        if (to == null && (was == null || at.share() >= 1)) {
             return false;
         }
-        into.from = from;
+        into.from = was == null ? null : was.place();
+        into.fromMoving = was == null ? null : was.moving();
         into.to = to == null ? null : to.place();
         into.moving = to == null ? null : to.moving();
-        into.share = to != null && to.snaps() || was != null && was.snaps() ? 1 : at.share();
+        into.snaps = to != null && to.snaps() || to == null && was != null && was.snaps();
+        into.share = into.snaps || was != null && was.snaps() ? 1 : at.share();
         into.level = level;
         into.since = since;
+        into.turns = clock.shownAt(turns);
+        if (clock.paused()) {
+            into.beats = into.beats.at(clock.pausedAt());
+        }
         into.source = to != null ? to.source() : was != null ? was.source() : new Source.InLook();
         return true;
     }
@@ -184,11 +246,11 @@ record ChaseRun(
 
     @Override
     public long next(long now) {
-        if (!swinging().isEmpty()) {
-            return now;
-        }
         if (clock.paused()) {
             return Long.MAX_VALUE;
+        }
+        if (!swinging().isEmpty()) {
+            return now;
         }
         double s = position(now);
         if (tempo.share(s) < 1) {

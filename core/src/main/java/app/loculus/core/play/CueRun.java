@@ -1,9 +1,12 @@
 package app.loculus.core.play;
 
+import app.loculus.core.look.Cue;
 import app.loculus.core.look.CueId;
+import app.loculus.core.look.CueList;
 import app.loculus.core.look.CueListId;
 import app.loculus.core.look.CueNumber;
 import app.loculus.core.patch.FixtureId;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
@@ -58,8 +61,28 @@ record CueRun(
                 !Swinging.found(tracks, t -> t.moving() != null).isEmpty());
     }
 
-    /** Where a list stands. @param number to go by when the cue is gone */
-    record At(CueId cue, CueNumber number) {}
+    /**
+     * Where a list stands.
+     *
+     * @param number to go by when the cue is gone
+     * @param made the cues whose looks make what stands, in their order when it came here: moving, renumbering or deleting
+     *     some of them moves no light until the next press
+     */
+    record At(CueId cue, CueNumber number, List<CueId> made) {
+
+        At {
+            made = List.copyOf(made);
+        }
+
+        static At come(CueList list, List<Cue> cues, int index) {
+            Cue cue = cues.get(index);
+            int from = list.join() == CueList.Join.CARRYING_ON ? 0 : index;
+            return new At(
+                    cue.id(),
+                    cue.number(),
+                    cues.subList(from, index + 1).stream().map(Cue::id).toList());
+        }
+    }
 
     @Override
     public Optional<CueId> cue() {
@@ -85,6 +108,10 @@ record CueRun(
         return new CueRun(list, called, clock, level, at, began, follows, others, last(others), releasing);
     }
 
+    CueRun standing(At other, OptionalLong next) {
+        return new CueRun(list, label, clock, level, other, began, next, tracks, ends, releasing, swings);
+    }
+
     static long last(Map<FixtureId, Track[]> tracks) {
         long last = 0;
         for (Track[] all : tracks.values()) {
@@ -106,7 +133,7 @@ record CueRun(
         if (own != clock.at(to) && own < ends) {
             return fixtures();
         }
-        return from == to || !swings ? Set.of() : Swinging.found(tracks, t -> t.moving() != null);
+        return from == to || !swings || clock.paused() ? Set.of() : Swinging.found(tracks, t -> t.moving() != null);
     }
 
     @Override
@@ -125,17 +152,20 @@ record CueRun(
         if (track.over(own)) {
             return false;
         }
-        track.read(own, level, into);
+        if (clock.paused()) {
+            into.beats = into.beats.at(clock.pausedAt());
+        }
+        track.read(own, clock, level, into);
         return true;
     }
 
     @Override
     public long next(long now) {
-        if (swings) {
-            return now;
-        }
         if (clock.paused()) {
             return Long.MAX_VALUE;
+        }
+        if (swings) {
+            return now;
         }
         if (clock.at(now) < ends) {
             return now;

@@ -40,6 +40,7 @@ record GroupVoice(GroupId group, String label, double level, long since, Map<Fix
         into.stand(full);
         into.level = level;
         into.since = since;
+        into.turns = since;
         into.source = new Source.InLook();
         return true;
     }

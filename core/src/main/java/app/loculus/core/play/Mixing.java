@@ -46,23 +46,28 @@ final class Mixing {
     }
 
     /**
-     * What one of them has brought each channel to, with what lies under it; null where it wants nothing.
+     * Where each channel stands, for one of them that is pressed.
      *
+     * @param voice the one; null when it does not run yet
      * @param channels what lies below all of them
-     * @param shown whether only what is seen of it counts: what lies under another one is left out, intensity aside
      */
-    FunctionValue[] standing(Voice voice, Fixture fixture, List<Resolved> channels, boolean shown) {
-        FunctionValue[] standing = new FunctionValue[channels.size()];
-        if (enter(fixture)) {
-            for (int channel = 0; channel < channels.size(); channel++) {
-                int count = read(channel);
-                for (int i = 0; i < count; i++) {
-                    boolean seen = i == count - 1 || !shown || intensity(count);
-                    if (seen && wishes[i].label.equals(voice.label())) {
-                        standing[channel] = alone(i, count, channels.get(channel));
-                    }
+    Stood[] standing(Voice voice, Fixture fixture, List<Resolved> channels) {
+        Stood[] standing = new Stood[channels.size()];
+        enter(fixture);
+        for (int channel = 0; channel < channels.size(); channel++) {
+            int count = read(channel);
+            Resolved below = channels.get(channel);
+            FunctionValue own = null;
+            boolean snaps = false;
+            for (int i = 0; i < count; i++) {
+                if (voice != null && wishes[i].label.equals(voice.label())) {
+                    own = alone(i, count, below);
+                    snaps = wishes[i].snaps;
                 }
             }
+            FunctionValue stage =
+                    count == 0 ? below.place() : mixed(count, below).place();
+            standing[channel] = new Stood(own, stage, snaps);
         }
         return standing;
     }
@@ -73,7 +78,7 @@ final class Mixing {
             Object lane = voice.lane(fixture.id(), now);
             if (lane != null) {
                 if (wishes[speakers] == null) {
-                    wishes[speakers] = new Wish(beats);
+                    wishes[speakers] = new Wish();
                 }
                 speaking[speakers] = voice;
                 lanes[speakers++] = lane;
@@ -86,6 +91,7 @@ final class Mixing {
     private int read(int channel) {
         int count = 0;
         for (int i = 0; i < speakers; i++) {
+            wishes[count].beats = beats;
             if (speaking[i].read(lanes[i], channel, now, wishes[count])) {
                 wishes[count].label = speaking[i].label();
                 count++;
@@ -124,22 +130,24 @@ final class Mixing {
     }
 
     /**
-     * Home counts only where nobody says anything: what comes in begins at it, what goes out ends at it, else at no light.
-     * What moves around what lies below does so around the highest of all that stands.
+     * Home counts as far as nobody says anything: it goes as light comes in and comes back as light goes out, so that none
+     * of them jumps, however many come and go at once. What moves around what lies below does so around the highest of all
+     * that stands.
      */
     private Resolved highest(int count, Resolved below) {
-        FunctionValue open = open(count, below);
         double highest = -1;
         Wish winner = null;
         for (int i = 0; i < count; i++) {
-            double light = wishes[i].around() ? -1 : wishes[i].light(open) * wishes[i].level;
+            double light = wishes[i].around() ? -1 : wishes[i].brings() * wishes[i].level;
             if (light >= 0 && light >= highest) {
                 highest = light;
                 winner = wishes[i];
             }
         }
-        FunctionValue lit =
-                winner == null ? open : FunctionValue.lit(winner.place(open).function(), highest);
+        double home = below.place().light() * open(count);
+        FunctionValue lit = winner == null
+                ? below.place()
+                : FunctionValue.lit(winner.place(below.place()).function(), Math.min(1, highest + home));
         for (int i = 0; i < count; i++) {
             if (wishes[i].around()) {
                 double light = Fade.between(lit.light(), wishes[i].light(lit), wishes[i].level);
@@ -150,20 +158,24 @@ final class Mixing {
         return new Resolved(lit.function(), lit.fraction(), winner.source, winner.label);
     }
 
-    private FunctionValue open(int count, Resolved below) {
+    /** How far home shows through, 0 to 1: as far as it does through the one that covers it most. */
+    private double open(int count) {
+        double least = 1;
         for (int i = 0; i < count; i++) {
-            if (!wishes[i].open()) {
-                return FunctionValue.lit(wishes[i].to.function(), 0);
-            }
+            least = wishes[i].around() ? least : Math.min(least, wishes[i].open());
         }
-        return below.place();
+        return least;
     }
 
     private FunctionValue alone(int which, int count, Resolved below) {
         if (intensity(count)) {
             Wish own = wishes[which];
-            FunctionValue open = open(count, below);
-            return FunctionValue.lit(own.place(open).function(), own.light(open));
+            // Where home shows through, it is what all of them make of it together that goes on.
+            boolean home = below.place().light() * open(count) > 0;
+            double light = home
+                    ? highest(count, below).place().light()
+                    : own.around() ? own.light(below.place()) : own.brings();
+            return FunctionValue.lit(own.place(below.place()).function(), light);
         }
         FunctionValue value = below.place();
         for (int i = 0; i <= which; i++) {

@@ -6,19 +6,23 @@ import app.loculus.core.look.Cue;
 import app.loculus.core.look.CueId;
 import app.loculus.core.look.CueList;
 import app.loculus.core.look.CueListId;
+import app.loculus.core.look.CueNumber;
+import app.loculus.core.look.Round;
 import app.loculus.core.look.SubmasterId;
 import app.loculus.core.look.Taps;
 import app.loculus.core.patch.FixtureId;
-import app.loculus.core.profile.FunctionValue;
 import app.loculus.core.selection.GroupId;
 import app.loculus.core.unit.Fraction;
+import app.loculus.core.unit.Seconds;
 import app.loculus.core.value.EffectId;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
+import java.util.Set;
 import java.util.function.UnaryOperator;
 
 /**
@@ -65,8 +69,9 @@ public record Playing(
         }
         List<Run> left = playing.runs.stream()
                 .filter(r -> !(r.releasing() && r.clock().at(now) >= ((CueRun) r).ends()))
+                .map(r -> r instanceof ChaseRun chase ? chase.shed(now) : r)
                 .toList();
-        return left.size() == playing.runs.size() ? playing : playing.with(left);
+        return left.equals(playing.runs) ? playing : playing.with(left);
     }
 
     /** The list whose next cue should have started the longest ago. */
@@ -223,7 +228,7 @@ public record Playing(
         long own = clock.at(at);
         Map<FixtureId, Track[]> tracks = new Fading(repertoire, voices(), before, own, beats(at)).to(list, index);
         OptionalLong follows = cue.next().byItself()
-                ? OptionalLong.of(own + cue.next().millisAfterBegin(cue.timing().length()) * 1000)
+                ? OptionalLong.of(own + cue.next().millisAfterBegin(length(cue, tracks, own)) * 1000)
                 : OptionalLong.empty();
         return with(
                 new CueRun(
@@ -231,7 +236,7 @@ public record Playing(
                         label(list),
                         clock,
                         before == null ? 1 : before.level(),
-                        new CueRun.At(cue.id(), cue.number()),
+                        CueRun.At.come(list, repertoire.cues(list.id()), index),
                         own,
                         follows,
                         tracks,
@@ -240,28 +245,37 @@ public record Playing(
                 true);
     }
 
+    /** How long a cue takes, with the times of palettes that it refers to. @param began in the list's own time */
+    static Seconds length(Cue cue, Map<FixtureId, Track[]> tracks, long began) {
+        long last = began + cue.timing().length().micros();
+        for (Track[] all : tracks.values()) {
+            for (Track track : all) {
+                last = track == null || !cue.id().equals(track.by()) ? last : Math.max(last, track.ends());
+            }
+        }
+        return Seconds.of((last - began) / 1e6);
+    }
+
     static String label(CueList list) {
         return "list " + list.number();
     }
 
     ChaseRun chase(CueList list, int index, long at, Repertoire repertoire) {
         Run before = run(list.id()).orElse(null);
+        Clockwork clock = before == null ? Clockwork.GOING : before.clock().going(at);
         ChaseRun fresh = new ChaseRun(
                 list.id(),
                 label(list),
-                before == null ? Clockwork.GOING : before.clock().going(at),
+                clock,
                 before == null ? 1 : before.level(),
                 at,
+                clock.at(at),
                 list.tempo(),
                 list.tempo().rate(),
                 new ChaseRun.Place(0, 0, 0, Map.of(), 0),
                 steps(list, repertoire),
                 Taps.NONE);
-        return before == null && index == 0 ? begun(fresh, at) : landed(fresh, before, index, at, repertoire);
-    }
-
-    private static ChaseRun begun(ChaseRun chase, long at) {
-        return chase.placed(new ChaseRun.Place(chase.clock().at(at), 0, 0, Map.of(), 0));
+        return landed(fresh, before, index, at, repertoire);
     }
 
     static List<ChaseRun.Step> steps(CueList list, Repertoire repertoire) {
@@ -277,20 +291,23 @@ public record Playing(
         return with(landed(chase, chase, index, at, repertoire), false);
     }
 
-    /** At the beginning of a step, coming in over what stands now. */
+    /** At the beginning of a step, coming in over what stands now; all of it has come in where time stands still. */
     private ChaseRun landed(ChaseRun chase, Voice before, int index, long at, Repertoire repertoire) {
         Fading fading = new Fading(repertoire, voices(), before, 0, beats(at));
-        Map<FixtureId, FunctionValue[]> from = new HashMap<>();
+        Map<FixtureId, Repertoire.Aim[]> state = chase.steps().get(index).state();
+        Set<FixtureId> fixtures = new LinkedHashSet<>(state.keySet());
         if (before != null) {
-            before.fixtures()
-                    .forEach(f -> Optional.ofNullable(fading.standing(f, false)).ifPresent(v -> from.put(f, v)));
+            fixtures.addAll(before.fixtures());
         }
-        long k = new app.loculus.core.look.Round(
+        Map<FixtureId, Placed[]> from = new HashMap<>();
+        fixtures.forEach(f -> from.put(f, fading.under(f, state.get(f), chase.since() == at)));
+        long k = new Round(
                         chase.steps().size(),
                         chase.tempo().direction(),
                         chase.tempo().seed())
                 .when(index, 0);
-        return chase.placed(new ChaseRun.Place(chase.clock().at(at), 0, k, from, 0));
+        double position = chase.clock().paused() ? chase.tempo().in() : 0;
+        return chase.placed(new ChaseRun.Place(chase.clock().at(at), position, k, from, 0));
     }
 
     Playing pause(CueListId list, long at) {
@@ -333,8 +350,8 @@ public record Playing(
         return cues.stream()
                 .filter(c -> c.id().equals(cue))
                 .findFirst()
-                .map(c -> new CueRun.At(c.id(), c.number()))
-                .orElseGet(() -> new CueRun.At(cue, app.loculus.core.look.CueNumber.of(1)));
+                .map(c -> new CueRun.At(c.id(), c.number(), List.of()))
+                .orElseGet(() -> new CueRun.At(cue, CueNumber.of(1), List.of()));
     }
 
     Playing releaseAll(long at, Repertoire repertoire) {

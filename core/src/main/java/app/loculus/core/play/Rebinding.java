@@ -1,27 +1,28 @@
 package app.loculus.core.play;
 
 import app.loculus.core.patch.FixtureId;
-import app.loculus.core.patch.Patch;
 import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.Map;
 import java.util.Set;
 
 /** A list goes on with other goals: what its cues hold or refer to has changed. */
-record Rebinding(Patch patch, CueRun run) {
+record Rebinding(Repertoire repertoire, CueRun run) {
 
     Map<FixtureId, Track[]> to(Map<FixtureId, Repertoire.Aim[]> aims) {
         Map<FixtureId, Track[]> next = new HashMap<>();
         Set<FixtureId> all = new LinkedHashSet<>(run.tracks().keySet());
         all.addAll(aims.keySet());
         for (FixtureId fixture : all) {
-            patch.find(fixture)
+            repertoire
+                    .patch()
+                    .find(fixture)
                     .ifPresent(f -> next.put(
                             fixture,
                             tracks(
                                     run.tracks().get(fixture),
                                     aims.get(fixture),
-                                    patch.modeOf(f).channels().size())));
+                                    repertoire.patch().modeOf(f).channels().size())));
         }
         return next;
     }
@@ -39,6 +40,10 @@ record Rebinding(Patch patch, CueRun run) {
     }
 
     private Track track(Track was, Repertoire.Aim aim) {
+        if (was != null && !was.leaves() && repertoire.cue(was.by()).isEmpty()) {
+            // The cue that put it there is deleted: its light stands until the next press.
+            return was;
+        }
         if (aim == null) {
             return was != null && was.leaves() ? was : null;
         }
@@ -55,6 +60,7 @@ record Rebinding(Patch patch, CueRun run) {
                 0,
                 aim.placed().snaps(),
                 run.clock().shownAt(run.began()),
+                run.began(),
                 aim.by(),
                 aim.placed().source());
     }

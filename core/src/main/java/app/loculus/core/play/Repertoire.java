@@ -153,8 +153,13 @@ public final class Repertoire {
     Map<FixtureId, Aim[]> state(CueList list, int index) {
         List<Cue> all = cues(list.id());
         int from = list.join() == CueList.Join.CARRYING_ON ? 0 : index;
+        return state(all.subList(from, Math.min(all.size(), index + 1)));
+    }
+
+    /** What stands when these cues have come one after the other. */
+    Map<FixtureId, Aim[]> state(List<Cue> made) {
         Map<FixtureId, Aim[]> state = new LinkedHashMap<>();
-        for (Cue cue : all.subList(from, Math.min(all.size(), index + 1))) {
+        for (Cue cue : made) {
             placed(cue.look()).forEach((fixture, placed) -> {
                 Aim[] aims = state.computeIfAbsent(fixture, f -> new Aim[placed.length]);
                 for (int i = 0; i < placed.length; i++) {
@@ -165,6 +170,10 @@ public final class Repertoire {
             });
         }
         return state;
+    }
+
+    Optional<Cue> cue(CueId id) {
+        return Optional.ofNullable(parts.cues().get(id));
     }
 
     /** What a channel is to come to. @param by the cue that says so */

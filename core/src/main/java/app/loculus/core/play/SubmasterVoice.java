@@ -50,6 +50,7 @@ record SubmasterVoice(
         into.moving = own.moving();
         into.level = counting();
         into.since = since;
+        into.turns = since;
         into.source = own.source();
         return true;
     }

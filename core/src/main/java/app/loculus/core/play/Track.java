@@ -15,6 +15,7 @@ import java.util.Objects;
  * @param start in the list's own time
  * @param snaps whether it jumps when the wait is over
  * @param since when it was started, by the clock of all
+ * @param turns since when it turns, in the list's own time: the same effect in another cue goes on in its round
  * @param by the cue that says so; null on the way to what lies below
  */
 record Track(
@@ -26,6 +27,7 @@ record Track(
         long time,
         boolean snaps,
         long since,
+        long turns,
         CueId by,
         Source source) {
 
@@ -33,13 +35,15 @@ record Track(
         return start + delay + (snaps ? 0 : time);
     }
 
-    void read(long own, double level, Wish into) {
+    void read(long own, Clockwork clock, double level, Wish into) {
+        into.turns = clock.shownAt(turns);
         into.from = from;
         into.to = to;
         into.moving = moving;
         into.fromMoving = null;
         into.level = level;
         into.since = since;
+        into.snaps = snaps;
         into.source = source;
         long moved = own - start - delay;
         into.share = moved < 0 ? -1 : snaps || moved >= time ? 1 : (double) moved / time;
@@ -53,6 +57,10 @@ record Track(
     /** Gone to what lies below: it says nothing any more. */
     boolean over(long own) {
         return leaves() && own >= ends();
+    }
+
+    Track since(long other) {
+        return new Track(from, to, moving, start, delay, time, snaps, other, turns, by, source);
     }
 
     /** The same with another goal: what it refers to has changed. */
@@ -71,6 +79,7 @@ record Track(
                         time,
                         snaps || goal.snaps(),
                         since,
+                        turns,
                         now,
                         goal.source());
     }

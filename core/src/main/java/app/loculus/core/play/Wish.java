@@ -14,7 +14,8 @@ import app.loculus.core.unit.Fraction;
  */
 final class Wish {
 
-    private final Beats beats;
+    /** The time of all; another one for what is paused. */
+    Beats beats;
 
     /** From where; null: from what lies below. */
     FunctionValue from;
@@ -26,17 +27,17 @@ final class Wish {
     Moving moving;
     /** How much of the way is done, 0 to 1; below 0 while it waits. */
     double share;
+    /** Whether it jumps. */
+    boolean snaps;
     /** Scales intensity. */
     double level;
     /** When it was started, in microseconds. */
     long since;
+    /** Since when it turns, by the clock of all. */
+    long turns;
 
     Source source;
     String label;
-
-    Wish(Beats beats) {
-        this.beats = beats;
-    }
 
     /** Stands where it is. */
     void stand(FunctionValue place) {
@@ -44,6 +45,7 @@ final class Wish {
         fromMoving = null;
         to = place;
         moving = null;
+        snaps = false;
         share = 1;
     }
 
@@ -58,12 +60,12 @@ final class Wish {
 
     private FunctionValue start(FunctionValue below) {
         FunctionValue base = from == null ? below : from;
-        return fromMoving == null ? base : fromMoving.at(base, beats, since);
+        return fromMoving == null ? base : fromMoving.at(base, beats, turns);
     }
 
     private FunctionValue goal(FunctionValue below) {
         FunctionValue base = to == null ? below : to;
-        return moving == null ? base : moving.at(base, beats, since);
+        return moving == null ? base : moving.at(base, beats, turns);
     }
 
     /** Everything that is no intensity. */
@@ -84,9 +86,17 @@ final class Wish {
                 : b;
     }
 
-    /** Whether it comes from or goes to what lies below. */
-    boolean open() {
-        return from == null || to == null;
+    /** How far what lies below shows through, 0 to 1: less as it comes from there, more as it goes there. */
+    double open() {
+        double done = Math.max(0, Math.min(1, share));
+        return (from == null && fromMoving == null ? 1 - done : 0) + (to == null && moving == null ? done : 0);
+    }
+
+    /** The light it has by itself, before its level; what lies below counts for none. */
+    double brings() {
+        double a = from == null && fromMoving == null ? 0 : start(from).light();
+        double b = to == null && moving == null ? 0 : goal(to).light();
+        return share < 0 ? a : share >= 1 ? b : Fade.between(a, b, share);
     }
 
     /** Whether it moves around what lies below. */

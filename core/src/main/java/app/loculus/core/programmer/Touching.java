@@ -164,20 +164,15 @@ public final class Touching {
      * @param goes a place that it moves through, for the modes that it needs; empty when that goes by what lies below
      * @param with attributes that it moves beside this one; of a mix the others are touched where they are
      */
-    public void move(
-            UnitId unit,
-            Attribute attribute,
-            Use use,
-            boolean relative,
-            Optional<FunctionValue> goes,
-            Set<Attribute> with) {
+    public void move(UnitId unit, Attribute attribute, Use use, Optional<FunctionValue> goes, Set<Attribute> with) {
         Mode mode = modeOf(unit);
         Parameter parameter = mode.parameter(unit.cell(), attribute).orElseThrow();
         if (attribute.isMix()) {
             touchMix(unit, attribute, with);
         }
         Touched before = values(unit).get(attribute);
-        Optional<AttributeValue> over = relative ? Optional.ofNullable(before).map(Touched::value) : Optional.empty();
+        // Also where it moves between two places of its own: it is given back when the effect ends.
+        Optional<AttributeValue> over = Optional.ofNullable(before).map(Touched::value);
         Touched moved = Touched.byHand(new AttributeValue.Moved(use, over));
         values(unit).keySet().removeAll(mode.sharing(unit.cell(), attribute));
         values(unit).put(attribute, moved);

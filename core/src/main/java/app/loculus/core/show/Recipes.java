@@ -13,6 +13,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /**
@@ -31,6 +32,23 @@ final class Recipes {
             known.put(group.id(), found);
         }
         return found;
+    }
+
+    /** Those of the same show under other light: whoever is asked for by light is asked for anew. */
+    Recipes underOtherLight(Show show) {
+        Recipes next = new Recipes();
+        Set<GroupId> byLight = withFollowers(
+                show.all(PartKinds.GROUPS).values(),
+                show.all(PartKinds.GROUPS).values().stream()
+                        .filter(g -> g.content().choice().changesWithLight())
+                        .map(Group::id)
+                        .collect(Collectors.toCollection(HashSet::new)));
+        known.forEach((id, selection) -> {
+            if (!byLight.contains(id)) {
+                next.known.put(id, selection);
+            }
+        });
+        return next;
     }
 
     /** Those of the show after a change, as far as they are known to be the same. */
@@ -56,15 +74,20 @@ final class Recipes {
         groups.stream()
                 .filter(g -> concerned(g.content().choice(), fixtures, before, now))
                 .forEach(g -> stale.add(g.id()));
+        return withFollowers(groups, stale);
+    }
+
+    /** With all that are made of them. */
+    private static Set<GroupId> withFollowers(Collection<Group> groups, Set<GroupId> some) {
         boolean more = true;
         while (more) {
             more = groups.stream()
-                            .filter(g -> g.content().choice().groups().anyMatch(stale::contains))
-                            .filter(g -> stale.add(g.id()))
+                            .filter(g -> g.content().choice().groups().anyMatch(some::contains))
+                            .filter(g -> some.add(g.id()))
                             .count()
                     > 0;
         }
-        return stale;
+        return some;
     }
 
     private static boolean concerned(Choice choice, List<Change<FixtureId, Fixture>> fixtures, Show before, Show now) {

@@ -119,7 +119,7 @@ public final class Show {
         this.played =
                 Optional.ofNullable(same.repertoire).map(Repertoire::worked).or(() -> same.played);
         this.below = List.copyOf(below);
-        this.recipes = same.recipes;
+        this.recipes = byLight() ? same.recipes.underOtherLight(this) : same.recipes;
         this.lasting = byLight() ? new ConcurrentHashMap<>() : same.lasting;
     }
 

@@ -20,7 +20,11 @@ record ShowGround(Show show, Supplier<Lights> lights) implements Ground {
 
     @Override
     public Selection group(GroupId group) {
-        return show.group(group).map(show::units).orElse(Selection.EMPTY);
+        return show.group(group)
+                .map(g -> g.content().choice().changesWithLight()
+                        ? g.content().choice().in(this)
+                        : show.units(g))
+                .orElse(Selection.EMPTY);
     }
 
     @Override

@@ -395,4 +395,36 @@ class EffectsTest {
             at += random.nextDouble();
         }
     }
+
+    @Test
+    void what_is_paused_stands_still_with_its_effects_and_goes_on_from_there() {
+        Show show = eight("sine of dimmer at 0 thru 100 rate 15", "record effect 1", "record cue 1 in 0", "clear all");
+        Stage stage = new Stage(show).press(0, "go");
+        int[] stood = stage.slots(1, 1, 1);
+        stage.press(1, "pause");
+        assertThat(stage.slots(3, 1, 1)).containsExactly(stood);
+        stage.press(9, "pause");
+        assertThat(stage.slots(9, 1, 1)).containsExactly(stood);
+        assertThat(stage.slots(10, 1, 1))
+                .containsExactly(new Stage(show).press(0, "go").slots(2, 1, 1));
+    }
+
+    @Test
+    void the_same_effect_in_the_next_cue_goes_on_in_its_round() {
+        Show show = eight(
+                "sine of dimmer at 0 thru 100 rate 15",
+                "record effect 1",
+                "record cue 1 in 0",
+                "record cue 2 in 0",
+                "clear all");
+        Stage one = new Stage(show).press(0, "go");
+        Stage two = new Stage(show).press(0, "go").press(1.3, "go");
+        assertThat(two.slots(2.1, 1, 8)).containsExactly(one.slots(2.1, 1, 8));
+    }
+
+    @Test
+    void ending_an_effect_between_two_levels_gives_back_what_was_set_before() {
+        Show show = eight("1 thru 8 at 35", "sine of dimmer at 20 thru 80 rate 30", "effects off");
+        assertThat(Rig.slots(show, 8)).containsOnly(89);
+    }
 }

@@ -337,7 +337,9 @@ class PlayingTest {
         stage.edit(10, "1 at 10", "update cue 2");
         assertThat(stage.percent(10, 1)).as("it is followed at once").isEqualTo(10);
         stage.edit(11, "delete cue 2");
-        assertThat(stage.percent(11, 1)).as("what was before it carries on").isEqualTo(100);
+        assertThat(stage.percent(11, 1))
+                .as("its light stands until the next press")
+                .isEqualTo(10);
         stage.press(12, "go");
         assertThat(stage.percent(20, 1)).as("the one behind it").isEqualTo(80);
         stage.edit(20, "delete list 1");
@@ -398,5 +400,135 @@ class PlayingTest {
             assertThat(incremental.update(one.scene(at))).as("at %s", at).isEqualTo(one.frames(at));
         }
         assertThat(other.frames(at)).as("without looking in between").isEqualTo(one.frames(at));
+    }
+
+    @Test
+    void a_press_on_one_list_while_another_holds_the_same_goes_on_from_what_is_seen() {
+        Show show = Rig.of(
+                Rig.WASH,
+                "1 at 80 pan at -200",
+                "record cue 1 in 0",
+                "clear all",
+                "1 pan at 0",
+                "record cue 2 in 4",
+                "clear all",
+                "1 pan at -100",
+                "record cue 3 in 4",
+                "clear all",
+                "list 2 \"Other\"",
+                "1 pan at 200",
+                "record cue 1 of list 2 in 4",
+                "clear all");
+        Stage stage =
+                new Stage(show).press(0, "go list 1").press(10, "go list 1").press(11, "go list 2");
+        double seen = pan(stage, 13);
+        assertThat(seen).as("on its way to the other's").isBetween(-150.0, 150.0);
+        stage.press(13, "go list 1");
+        assertThat(pan(stage, 13)).isCloseTo(seen, within(.01));
+        assertThat(pan(stage, 15)).isCloseTo((seen - 100) / 2, within(.01));
+        assertThat(pan(stage, 17)).isCloseTo(-100, within(.01));
+    }
+
+    @Test
+    void a_cue_that_stands_is_known_by_identity() {
+        Stage stage = new Stage(threeCues()).press(0, "jump to cue 2");
+        stage.edit(10, "renumber cues from 10 by 10", "delete cue 20");
+        assertThat(stage.percent(10, 1)).as("its light stays").isEqualTo(40);
+        assertThat(stage.press(11, "go").percent(20, 1))
+                .as("to the one behind it")
+                .isEqualTo(80);
+        stage.press(20, "back");
+        assertThat(stage.percent(30, 1)).as("the one before both").isEqualTo(100);
+    }
+
+    @Test
+    void a_cue_that_is_split_stands_whole_also_where_cues_stand_alone() {
+        for (String join : new String[] {"list 1 carrying on", "list 1 standing alone"}) {
+            Show show = Rig.of(Rig.WASH, "1 at 80 pan at -100", "record cue 1 in 2 rest 4", "clear all", join);
+            Stage stage = new Stage(show).press(0, "go").edit(10, "split cue 1 with position");
+            assertThat(pan(stage, 10)).as(join).isCloseTo(-100, within(.01));
+            assertThat(level(stage, 10)).as(join).isCloseTo(.8, within(1e-4));
+            Stage again = new Stage(Rig.after(stage.show(), "cue 1.1 rest 8"));
+            again.press(0, "go");
+            assertThat(level(again, 1)).as(join).isCloseTo(.4, within(1e-4));
+            assertThat(pan(again, 4)).as("in a time of its own, " + join).isCloseTo(-50, within(.01));
+            assertThat(pan(again, 9)).as(join).isCloseTo(-100, within(.01));
+            assertThat(level(again, 9)).as(join).isCloseTo(.8, within(1e-4));
+        }
+    }
+
+    @Test
+    void light_whose_home_is_full_falls_in_the_time_in_which_light_goes_out() {
+        Show show = Rig.of(Rig.BLINK, "1 at 50", "record cue 1 in 1 out 10", "clear all");
+        Stage stage = new Stage(show).press(0, "go");
+        assertThat(stage.percent(5, 1)).isEqualTo(75);
+        assertThat(stage.percent(10, 1)).isEqualTo(50);
+    }
+
+    @Test
+    void a_name_of_a_range_snaps_when_a_chase_is_left_or_is_silent_about_it() {
+        Show show = Rig.of(
+                Rig.BLINK,
+                "1 Shutter1Strobe at 50",
+                "1 at 40",
+                "record cue 1",
+                "clear all",
+                "1 Shutter1 at \"Closed\"",
+                "record cue 2",
+                "clear all",
+                "list 1 standing alone",
+                "list 1 as chase",
+                "list 1 release 4");
+        Stage stage = new Stage(show).press(0, "go").press(2.5, "pause").press(3, "jump to cue 2");
+        assertThat(stage.slots(3, 2, 1)[0]).as("the jump moves the stage").isEqualTo(15);
+        stage.press(4, "release list 1");
+        assertThat(stage.slots(4.5, 2, 1)[0]).as("left at once").isEqualTo(40);
+    }
+
+    @Test
+    void what_starts_after_the_end_counts_the_time_of_a_palette() {
+        Show show = Rig.of(
+                Rig.WASH,
+                "1 colour xy 0.4, 0.4",
+                "record colour 1",
+                "time colour 1 at 6",
+                "clear all",
+                "1 colour 1",
+                "record cue 1 in 1",
+                "clear all",
+                "1 at 50",
+                "record cue 2 in 0",
+                "cue 1 next 0 after end",
+                "clear all");
+        Stage stage = new Stage(show).press(0, "go");
+        assertThat(level(stage, 5.9)).isZero();
+        assertThat(level(stage, 6.1)).isCloseTo(.5, within(1e-4));
+    }
+
+    @Test
+    void a_recipe_by_light_is_who_is_lit_now_whatever_plays() {
+        Show show = dimmers(
+                "2 + 3 at 50",
+                "record cue 1",
+                "clear all",
+                "4 at 10",
+                "all where lit",
+                "record group 1 as recipe",
+                "clear all");
+        Stage stage = new Stage(show);
+        assertThat(lit(stage, 0)).isEmpty();
+        stage.press(1, "go");
+        assertThat(lit(stage, 2)).containsExactly("2", "3");
+        stage.edit(2, "1 at 20", "record group 2 \"More\"");
+        assertThat(lit(stage, 2)).containsExactly("1", "2", "3");
+        stage.press(3, "release list 1");
+        assertThat(lit(stage, 9)).containsExactly("1");
+    }
+
+    private static java.util.List<String> lit(Stage stage, double at) {
+        Show seen = stage.show().playing(java.util.List.of(stage.playing(at).layer(Stage.micros(at))));
+        return seen.units(seen.groups().get(0)).units().stream()
+                .map(seen::label)
+                .toList();
     }
 }

@@ -75,8 +75,7 @@ final class Laying {
     }
 
     private static boolean over(Touching touching, Map<Attribute, Move> moves, UnitId unit, Use use) {
-        moves.forEach(
-                (attribute, move) -> touching.move(unit, attribute, use, move.relative(), goes(move), moves.keySet()));
+        moves.forEach((attribute, move) -> touching.move(unit, attribute, use, goes(move), moves.keySet()));
         return !moves.isEmpty();
     }
 

@@ -2,6 +2,7 @@ package app.loculus.core.edit.look;
 
 import app.loculus.core.look.Cue;
 import app.loculus.core.look.CueId;
+import app.loculus.core.look.CueList;
 import app.loculus.core.look.CueNumber;
 import app.loculus.core.look.Look;
 import app.loculus.core.look.Start;
@@ -27,7 +28,7 @@ import java.util.stream.Collectors;
 
 /**
  * Makes two cues of one: some of its values go into a new cue right behind it that starts with it, so that they can have
- * times of their own.
+ * times of their own. Where cues stand alone the new one holds the others too, for it would put them out.
  *
  * @param units whose values; everybody's when absent
  * @param what which of their values
@@ -40,21 +41,22 @@ public record SplitCue(CueId cue, Optional<Choice> units, Taking what) implement
         Cue from = show.get(PartKinds.CUES, cue);
         Look held = show.look(from.look());
         draft.reads(PartKinds.CUES, cue);
+        CueList list = show.list(from.list()).orElseThrow();
+        if (list.chase()) {
+            throw Refusal.of(
+                    "cue.split",
+                    "cue",
+                    list + " is a chase: its steps all have the same time, so there is nothing to split them for.",
+                    WayOut.line("Make it a list", "list " + list.number() + " as list"));
+        }
         draft.reads(PartKinds.LOOKS, held.id());
         Set<UnitId> chosen = units.map(u -> draft.chosen(u).units().stream()
                         .flatMap(unit -> Touching.withCells(show.patch(), unit).stream())
                         .collect(Collectors.toSet()))
                 .orElse(held.values().keySet());
-        Map<UnitId, UnitValues> stay = TakeOutOfLook.without(show, held.values(), chosen, what);
-        Map<UnitId, UnitValues> go = new LinkedHashMap<>();
-        held.values().forEach((unit, values) -> {
-            Map<Attribute, Touched> left = new LinkedHashMap<>(values.byAttribute());
-            Optional.ofNullable(stay.get(unit))
-                    .ifPresent(s -> left.keySet().removeAll(s.byAttribute().keySet()));
-            if (!left.isEmpty()) {
-                go.put(unit, new UnitValues(left));
-            }
-        });
+        Map<UnitId, UnitValues> stay =
+                draft.companions().needed(TakeOutOfLook.without(show, held.values(), chosen, what));
+        Map<UnitId, UnitValues> go = draft.companions().needed(gone(held.values(), stay));
         if (go.isEmpty() || stay.isEmpty()) {
             throw Refusal.of(
                     "cue.split",
@@ -62,11 +64,32 @@ public record SplitCue(CueId cue, Optional<Choice> units, Taking what) implement
                     go.isEmpty() ? from + " holds nothing of these." : "All of " + from + " would go: nothing is left.",
                     WayOut.advice("Say what goes: split cue " + from.number() + " with position, or units."));
         }
-        put(draft, from, held, stay, go);
+        boolean alone = list.join() == CueList.Join.STANDING_ALONE;
+        put(
+                draft,
+                from,
+                held.holding(stay),
+                alone ? held.values() : go,
+                LookDifference.of(show, Map.of(), go).words());
     }
 
-    private static void put(
-            Draft draft, Cue from, Look held, Map<UnitId, UnitValues> stay, Map<UnitId, UnitValues> go) {
+    /** What does not stay, with all that comes along: what is not needed is left out afterwards. */
+    private static Map<UnitId, UnitValues> gone(Map<UnitId, UnitValues> all, Map<UnitId, UnitValues> stay) {
+        Map<UnitId, UnitValues> gone = new LinkedHashMap<>();
+        all.forEach((unit, values) -> {
+            Map<Attribute, Touched> left = new LinkedHashMap<>(values.byAttribute());
+            Optional.ofNullable(stay.get(unit))
+                    .ifPresent(s -> s.byAttribute().forEach((attribute, touched) -> {
+                        if (!touched.companion()) {
+                            left.remove(attribute);
+                        }
+                    }));
+            gone.put(unit, new UnitValues(left, values.asked()));
+        });
+        return gone;
+    }
+
+    private static void put(Draft draft, Cue from, Look stays, Map<UnitId, UnitValues> second, String moved) {
         Show show = draft.show();
         List<Cue> cues = show.cues(from.list());
         int at = cues.indexOf(from);
@@ -82,14 +105,13 @@ public record SplitCue(CueId cue, Optional<Choice> units, Taking what) implement
                                 "cue",
                                 "There is no number between " + from + " and the next cue.",
                                 WayOut.advice("Renumber the cues first.")));
-        Look other = Look.held(show.nextLookId(), go);
-        draft.put(PartKinds.LOOKS, held.holding(stay));
+        Look other = Look.held(show.nextLookId(), second);
+        draft.put(PartKinds.LOOKS, stays);
         draft.put(PartKinds.LOOKS, other);
-        Cue second =
+        Cue behind =
                 new Cue(show.nextCueId(), from.list(), number, from.name(), "", other.id(), from.timing(), from.next());
-        draft.put(PartKinds.CUES, second);
+        draft.put(PartKinds.CUES, behind);
         draft.put(PartKinds.CUES, from.followed(new Start(Start.Trigger.BEGAN, Seconds.ZERO)));
-        draft.say("Splits " + from + ": "
-                + LookDifference.of(show, Map.of(), go).words() + " to cue " + number + ", which starts with it");
+        draft.say("Splits " + from + ": " + moved + " to cue " + number + ", which starts with it");
     }
 }

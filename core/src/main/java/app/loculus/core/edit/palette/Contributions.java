@@ -140,8 +140,9 @@ final class Contributions {
             if (value.touched()
                     && wanted(profile, mode, attribute)
                     && !value.companion()
-                    // What moves around what lies below stands nowhere itself.
-                    && value.value().moved().isEmpty()) {
+                    // What moves around what lies below, or between two places of its own, stands nowhere itself.
+                    && value.value().moved().isEmpty()
+                    && value.moving().map(m -> m.move().relative()).orElse(true)) {
                 plain.put(attribute, value.value());
             }
         });
