@@ -10,6 +10,7 @@ import app.loculus.core.dmx.FrameRenderer;
 import app.loculus.core.dmx.Frames;
 import app.loculus.core.edit.hand.Solo;
 import app.loculus.core.effect.Beats;
+import app.loculus.core.look.CueList;
 import app.loculus.core.patch.Address;
 import app.loculus.core.patch.FixtureId;
 import app.loculus.core.patch.Patch;
@@ -192,6 +193,24 @@ public class LiveOutput {
         clock.wake();
         tell();
         return changed;
+    }
+
+    /** @throws Refusal when it would do nothing, because its list does not run */
+    public synchronized void check(long show, Press press) {
+        Optional<CueList> list = Optional.ofNullable(live)
+                .filter(now -> now.id() == show)
+                .flatMap(now -> press.ofRunning().flatMap(now.show()::list));
+        boolean runs = list.isEmpty()
+                || runs(show).all().stream()
+                        .anyMatch(r -> (r.kind() == Runs.Kind.LIST || r.kind() == Runs.Kind.CHASE)
+                                && r.id() == list.get().id().value());
+        if (!runs) {
+            throw Refusal.of(
+                    "play.runs",
+                    "list",
+                    list.get() + " does not run, so nothing of it changes.",
+                    WayOut.line("Start it", "go list " + list.get().number()));
+        }
     }
 
     /** How far everything that moves has turned now; where it begins in a show that is not live. */

@@ -86,10 +86,8 @@ final class Giving {
         for (int i = 0; i < scopes.size(); i++) {
             for (Entry entry : entries(i)) {
                 boolean ofColour = entry.attribute().isMix()
-                        || computed
-                                && entry.attribute().isColourWheel()
-                                && scopes.get(i).scope() == Scope.GLOBAL;
-                if (entry.companion() && scopes.get(i).scope() == Scope.GLOBAL) {
+                        || computed && entry.attribute().isColourWheel() && forAll(entry);
+                if (entry.companion() && forAll(entry)) {
                     along(entry);
                 } else if (!ofColour && usable(entry) && free(entry.attribute())) {
                     values.put(entry.attribute(), entry.value());
@@ -202,15 +200,14 @@ final class Giving {
         boolean narrow = false;
         for (int i = 0; i < scopes.size(); i++) {
             List<Entry> mix = entries(i, Attribute::isMix);
-            boolean global = scopes.get(i).scope() == Scope.GLOBAL;
+            boolean global = mix.stream().allMatch(Giving::forAll);
             if (!mix.isEmpty() && mix.stream().allMatch(this::usable) && (!global || together(mix))) {
                 mix.forEach(e -> values.put(e.attribute(), e.value()));
                 fill();
                 uses(i);
                 return false;
             }
-            boolean wheel = entries(i, Attribute::isColourWheel).stream().anyMatch(this::usable);
-            narrow |= wheel && scopes.get(i).scope() != Scope.GLOBAL;
+            narrow |= entries(i, Attribute::isColourWheel).stream().anyMatch(e -> usable(e) && !forAll(e));
         }
         if (narrow || answer.isEmpty()) {
             return false;
@@ -245,7 +242,13 @@ final class Giving {
                 : List.copyOf(palette.entries(scopes.get(scope)).values());
     }
 
+    private static boolean forAll(Entry entry) {
+        return entry.scope().scope() == Scope.GLOBAL;
+    }
+
+    /** What another palette gives this unit is meant for it, corrections included, also where all follow that one. */
     private List<Entry> followed(ScopeKey scope) {
+        ScopeKey theirs = scope.scope() == Scope.GLOBAL ? new ScopeKey.Type(profile.id()) : scope;
         Map<Attribute, Entry> entries = palette.entries(scope);
         Map<Attribute, Entry> all = new LinkedHashMap<>();
         entries.values()
@@ -260,7 +263,7 @@ final class Giving {
                             all.put(
                                     attribute,
                                     new Entry(
-                                            scope,
+                                            theirs,
                                             attribute,
                                             value,
                                             given.companions().contains(attribute)));

@@ -81,8 +81,10 @@ public final class Recorder {
             refuseLoss(asked.get(), recorded, put.apply(recorded));
             return recorded;
         }
-        Scope broadest = broadest();
-        String reason = broadest == Scope.GLOBAL ? "all agree" : "as it is held already";
+        Scope held = broadest();
+        String apart = coloursApart();
+        Scope broadest = apart.isEmpty() || held != Scope.GLOBAL ? held : Scope.PER_TYPE;
+        String reason = held != Scope.GLOBAL ? "as it is held already" : apart.isEmpty() ? "all agree" : apart;
         for (Scope scope : FROM_BROAD.subList(broadest.ordinal(), FROM_BROAD.size())) {
             Map<Attribute, Set<String>> differ = disagreements(scope, a -> !own.contains(a));
             Recorded recorded = at(scope, reasoned(scope, reason));
@@ -107,6 +109,29 @@ public final class Recorder {
                 .map(c -> heldAt(before.get(), c))
                 .min(java.util.Comparator.naturalOrder())
                 .orElse(Scope.GLOBAL);
+    }
+
+    /** A mix counts as one attribute: types that make another colour do not agree, though none of their emitters is alike. */
+    private String coloursApart() {
+        List<Contribution> colours = contributions.stream()
+                .filter(c ->
+                        c.colour().isPresent() && c.values().keySet().stream().anyMatch(a -> makes(c, a)))
+                .toList();
+        return colours.stream()
+                .filter(c -> !c.type().equals(colours.get(0).type()))
+                .filter(c -> c.colour()
+                                .get()
+                                .differenceTo(colours.get(0).colour().get())
+                                .grade()
+                                .compareTo(ColourDifference.Grade.MATCH)
+                        > 0)
+                .findFirst()
+                .map(c -> "the colour differs between " + colours.get(0).label() + " and " + c.label())
+                .orElse("");
+    }
+
+    private static boolean makes(Contribution c, Attribute attribute) {
+        return attribute.makesColour() && !c.companions().contains(attribute);
     }
 
     private static Scope heldAt(Palette before, Contribution c) {

@@ -5,6 +5,7 @@ import app.loculus.core.look.CueListId;
 import app.loculus.core.look.SubmasterId;
 import app.loculus.core.selection.GroupId;
 import app.loculus.core.unit.Fraction;
+import java.util.Optional;
 
 /** Something that is pressed or moved while playing. None of it is an edit. */
 public sealed interface Press {
@@ -44,6 +45,11 @@ public sealed interface Press {
     /** The same in another form. */
     <R> R as(Cases<R> cases);
 
+    /** The list that has to run for it to do anything. */
+    default Optional<CueListId> ofRunning() {
+        return Optional.empty();
+    }
+
     /** The next cue; a chase begins or goes on. */
     record Go(CueListId list) implements Press {
         @Override
@@ -62,6 +68,11 @@ public sealed interface Press {
 
     /** Everything of a list stands still, or goes on where it stood. */
     record Pause(CueListId list) implements Press {
+        @Override
+        public Optional<CueListId> ofRunning() {
+            return Optional.of(list);
+        }
+
         @Override
         public <R> R as(Cases<R> cases) {
             return cases.pause(list);
@@ -95,6 +106,11 @@ public sealed interface Press {
     /** How bright a list is at its brightest. */
     record Level(CueListId list, Fraction level) implements Press {
         @Override
+        public Optional<CueListId> ofRunning() {
+            return Optional.of(list);
+        }
+
+        @Override
         public <R> R as(Cases<R> cases) {
             return cases.level(list, level);
         }
@@ -103,6 +119,11 @@ public sealed interface Press {
     /** Steps a minute while it runs. @param rate above 0, at most 1200 */
     record Rate(CueListId list, double rate) implements Press {
         @Override
+        public Optional<CueListId> ofRunning() {
+            return Optional.of(list);
+        }
+
+        @Override
         public <R> R as(Cases<R> cases) {
             return cases.rate(list, rate);
         }
@@ -110,6 +131,11 @@ public sealed interface Press {
 
     /** One beat of the tempo that is wanted. */
     record Tap(CueListId list) implements Press {
+        @Override
+        public Optional<CueListId> ofRunning() {
+            return Optional.of(list);
+        }
+
         @Override
         public <R> R as(Cases<R> cases) {
             return cases.tap(list);

@@ -86,7 +86,10 @@ public record Hand(
         List<Pattern> all = new ArrayList<>(patterns);
         Pattern before = all.isEmpty() ? null : all.get(all.size() - 1);
         boolean back = pattern instanceof Pattern.Reverse && pattern.equals(before);
-        if (back || before != null && ordersAnew(pattern) && ordersAnew(before)) {
+        if (back) {
+            all.remove(all.size() - 1);
+        }
+        while (!all.isEmpty() && replaces(pattern, all.get(all.size() - 1))) {
             all.remove(all.size() - 1);
         }
         if (!back) {
@@ -95,9 +98,13 @@ public record Hand(
         return taking(all, patch);
     }
 
-    /** Whether the order before does not matter to it. */
-    private static boolean ordersAnew(Pattern pattern) {
-        return pattern instanceof Pattern.Shuffle || pattern instanceof Sort;
+    /** Whether nothing is left of an order in another one: steps that tie in a sort stay in the order they were in. */
+    private static boolean replaces(Pattern order, Pattern before) {
+        boolean ordered = before instanceof Pattern.Shuffle || before instanceof Sort;
+        boolean ties = order instanceof Sort sort
+                && sort.by() != Sort.By.NUMBER
+                && !(before instanceof Sort earlier && earlier.by() == sort.by());
+        return ordered && !ties && (order instanceof Pattern.Shuffle || order instanceof Sort);
     }
 
     /** The next share of the pattern, or the one so many further on (negative: back). */

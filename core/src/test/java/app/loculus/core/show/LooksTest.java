@@ -296,4 +296,26 @@ class LooksTest {
                 .hasSize(2);
         assertThat(app.loculus.core.desk.Holders.of(show)).containsOnlyKeys("programmer");
     }
+
+    @Test
+    void what_is_still_going_out_is_not_moved_where_that_would_be_seen() {
+        Show show = Rig.of(
+                Rig.WASH,
+                "1 at 80 pan at 0",
+                "record cue 1",
+                "clear all",
+                "1 at out",
+                "record cue 2 out 5",
+                "clear all",
+                "1 at 60 pan at 90",
+                "record cue 3 in 1",
+                "clear all");
+        Outcome late = Rig.say(show, "prepare cue 3");
+        assertThat(late.refused()).isTrue();
+        assertThat(late.problems().get(0).words())
+                .isEqualTo("1 unit is still on the way out with cue 2: the move would be seen.");
+        Show between = Rig.after(show, "1 at out", "record cue 2.5", "clear all");
+        assertThat(Rig.say(between, "prepare cue 3").words())
+                .containsExactly("Prepares cue 3: 1 unit moves in the dark with cue 2.5");
+    }
 }

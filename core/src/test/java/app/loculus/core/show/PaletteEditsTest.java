@@ -428,4 +428,33 @@ class PaletteEditsTest {
                         .deltaUv())
                 .isLessThan(1e-9);
     }
+
+    @Test
+    void types_whose_colours_differ_are_recorded_by_type_though_they_share_no_emitter() {
+        Show show = Rig.after(Rig.everyKind(), "11 colour xy 0.2, 0.3", "31 colour xy 0.5, 0.4", "11 + 31");
+        Outcome recorded = Rig.say(show, "record colour 1");
+        assertThat(recorded.words().get(0))
+                .startsWith("Records colour 1 “Colour 1”, per type (the colour differs between 11 and 31)");
+        assertThat(recorded.show().palettes().get(0).intent()).isEmpty();
+    }
+
+    @Test
+    void a_palette_of_one_palette_keeps_what_was_corrected_for_a_type() {
+        Show show = Rig.after(
+                Rig.everyKind(),
+                "11 + 31 + 21 colour xy 0.3, 0.4",
+                "record colour 1",
+                "clear all",
+                "21 colour xy 0.25, 0.35",
+                "record colour 1 per type merge",
+                "clear all",
+                "11 + 21 + 31 colour 1");
+        int[] before = Rig.slots(show, 220);
+        Show of = Rig.after(show, "record colour 2 keep references", "clear all", "11 + 21 + 31 colour 2");
+        assertThat(Rig.slots(of, 220)).containsExactly(before);
+        Show left = Rig.after(of, "delete colour 1 as values");
+        assertThat(Rig.slots(left, 220)).containsExactly(before);
+        assertThat(Rig.slots(Rig.after(left, "clear all", "11 + 21 + 31 colour 2"), 220))
+                .containsExactly(before);
+    }
 }

@@ -127,6 +127,7 @@ class LineController {
         @Override
         public Edited play(Function<Show, Press> press) {
             Press found = press.apply(shows.get(id).show());
+            output.check(id, found);
             if (request.preview()) {
                 return foreseen("Would play: " + PlayWords.of(shows.get(id).show(), found));
             }

@@ -144,7 +144,9 @@ class PlayController {
     @PostMapping("/api/shows/{id}/play")
     PlayView press(@PathVariable long id, @RequestBody PressRequest request) {
         Show show = shows.get(id).show();
-        output.press(id, request.asked(show));
+        Press press = request.asked(show);
+        output.check(id, press);
+        output.press(id, press);
         return view(show, output.runs(id));
     }
 

@@ -127,7 +127,7 @@ public record DeletePalette(PaletteId palette, boolean asValues) implements Show
 
             @Override
             public List<Entry> entries(Palette of, List<Entry> entries) {
-                return PlainEntries.without(show, palette, entries);
+                return PlainEntries.without(show, palette, of, entries);
             }
 
             @Override

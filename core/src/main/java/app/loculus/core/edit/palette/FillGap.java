@@ -2,6 +2,7 @@ package app.loculus.core.edit.palette;
 
 import app.loculus.core.palette.Entry;
 import app.loculus.core.palette.Given;
+import app.loculus.core.palette.Giver;
 import app.loculus.core.palette.Palette;
 import app.loculus.core.palette.ScopeKey;
 import app.loculus.core.patch.Fixture;
@@ -61,7 +62,8 @@ public record FillGap(PaletteId palette, ProfileId type, Optional<ProfileId> fro
                         before.entries().stream().filter(e -> !e.scope().equals(new ScopeKey.Type(type))),
                         own.values().stream())
                 .toList());
-        Palette after = before.holding(all);
+        // Who was given something keeps it; a type that fills up from another one gets what it had none of.
+        Palette after = new GivenBefore(show, before).keptBy(before.holding(all));
         draft.put(after);
         draft.say(before + ": "
                 + PaletteDifference.of(show, Optional.of(before), after).words());
@@ -84,8 +86,12 @@ public record FillGap(PaletteId palette, ProfileId type, Optional<ProfileId> fro
     private Map<Attribute, Entry> given(Show show, Palette before, Fixture fixture) {
         Mode mode = show.patch().modeOf(fixture);
         Map<Attribute, Entry> found = new LinkedHashMap<>();
+        Palette common = before.holding(before.entries().stream()
+                .filter(e -> e.scope().ownUnit().isEmpty())
+                .toList());
+        Giver giver = new Giver(show.patch(), show.shelf(), show.answers());
         for (int cell = 0; cell <= mode.cells(); cell++) {
-            Given given = show.resolver().giver().give(before, new UnitId(fixture.id(), cell));
+            Given given = giver.give(common, new UnitId(fixture.id(), cell));
             given.values()
                     .forEach((Attribute a, AttributeValue v) -> found.putIfAbsent(
                             a,

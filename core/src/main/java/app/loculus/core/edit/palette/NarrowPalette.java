@@ -2,6 +2,7 @@ package app.loculus.core.edit.palette;
 
 import app.loculus.core.palette.Entry;
 import app.loculus.core.palette.Given;
+import app.loculus.core.palette.Giver;
 import app.loculus.core.palette.Palette;
 import app.loculus.core.palette.Scope;
 import app.loculus.core.palette.ScopeKey;
@@ -34,10 +35,17 @@ public record NarrowPalette(PaletteId palette, Scope to) implements ShowEdit {
         before.entries().stream()
                 .filter(e -> e.scope().scope().compareTo(to) >= 0)
                 .forEach(e -> all.put(e.scope() + " " + e.attribute(), e));
+        // What a type is given is not what one of its fixtures has of its own.
+        Palette common = to == Scope.PER_FIXTURE
+                ? before
+                : before.holding(before.entries().stream()
+                        .filter(e -> e.scope().ownUnit().isEmpty())
+                        .toList());
+        Giver giver = new Giver(show.patch(), show.shelf(), show.answers());
         for (Fixture fixture : show.patch().fixtures()) {
             for (int cell = 0; cell <= show.patch().modeOf(fixture).cells(); cell++) {
                 UnitId unit = new UnitId(fixture.id(), cell);
-                Given given = show.resolver().giver().give(before, unit);
+                Given given = giver.give(common, unit);
                 ScopeKey scope =
                         to == Scope.PER_FIXTURE ? new ScopeKey.Unit(unit) : new ScopeKey.Type(fixture.profile());
                 given.values()
@@ -46,7 +54,7 @@ public record NarrowPalette(PaletteId palette, Scope to) implements ShowEdit {
                                 new Entry(scope, a, v, given.companions().contains(a))));
             }
         }
-        Palette after = before.holding(List.copyOf(all.values()));
+        Palette after = new GivenBefore(show, before).keptBy(before.holding(List.copyOf(all.values())));
         draft.put(after);
         draft.say(before + " is " + to.words() + ": "
                 + PaletteDifference.of(show, Optional.of(before), after).words());

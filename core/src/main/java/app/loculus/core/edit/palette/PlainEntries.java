@@ -2,8 +2,10 @@ package app.loculus.core.edit.palette;
 
 import app.loculus.core.palette.Entry;
 import app.loculus.core.palette.Given;
+import app.loculus.core.palette.Giver;
 import app.loculus.core.palette.Palette;
 import app.loculus.core.palette.ScopeKey;
+import app.loculus.core.patch.Fixture;
 import app.loculus.core.patch.UnitId;
 import app.loculus.core.profile.Attribute;
 import app.loculus.core.show.Show;
@@ -19,7 +21,8 @@ final class PlainEntries {
 
     private PlainEntries() {}
 
-    static List<Entry> without(Show show, PaletteId gone, List<Entry> entries) {
+    /** @param entries of the palette that followed it, as they are otherwise */
+    static List<Entry> without(Show show, PaletteId gone, Palette of, List<Entry> entries) {
         Map<String, Entry> all = new LinkedHashMap<>();
         List<ScopeKey> following = new ArrayList<>();
         for (Entry e : entries) {
@@ -34,7 +37,7 @@ final class PlainEntries {
                 .distinct()
                 .flatMap(scope -> plain(show, palette, scope).stream())
                 .forEach(e -> all.putIfAbsent(e.scope() + " " + e.attribute(), e));
-        return List.copyOf(all.values());
+        return new GivenBefore(show, of).keptBy(of.holding(all.values())).entries();
     }
 
     private static List<Entry> plain(Show show, Palette gone, ScopeKey scope) {
@@ -46,12 +49,28 @@ final class PlainEntries {
                 : show.patch().fixtures().stream()
                         .filter(f -> scope.isOf(f.profile(), f.mode()))
                         .findFirst()
-                        .map(f -> given(show, gone, scope, UnitId.whole(f.id())))
+                        .map(f -> ofType(show, gone, scope, f))
                         .orElse(List.of());
     }
 
+    /** What the type is given, whatever some of its fixtures have of their own. */
+    private static List<Entry> ofType(Show show, Palette gone, ScopeKey scope, Fixture fixture) {
+        Palette common = gone.holding(gone.entries().stream()
+                .filter(e -> e.scope().ownUnit().isEmpty())
+                .toList());
+        List<Entry> all = new ArrayList<>();
+        for (int cell = 0; cell <= show.patch().modeOf(fixture).cells(); cell++) {
+            for (Entry e : given(show, common, scope, new UnitId(fixture.id(), cell))) {
+                if (all.stream().noneMatch(a -> a.attribute().equals(e.attribute()))) {
+                    all.add(e);
+                }
+            }
+        }
+        return all;
+    }
+
     private static List<Entry> given(Show show, Palette gone, ScopeKey scope, UnitId unit) {
-        Given given = show.resolver().giver().give(gone, unit);
+        Given given = new Giver(show.patch(), show.shelf(), show.answers()).give(gone, unit);
         List<Entry> entries = new ArrayList<>();
         given.values()
                 .forEach((Attribute a, app.loculus.core.value.AttributeValue v) ->
