@@ -147,7 +147,7 @@ function Rail() {
             ? show
               ? `revision ${show.revision}`
               : 'none open'
-            : (chapter?.fact ?? 'not built yet');
+            : (chapter?.fact ?? (LATER.has(name) ? 'comes later' : ''));
         const state = name === 'Show' ? (show ? 'ready' : 'not-begun') : (chapter?.state ?? 'not-begun');
         const entry = (
           <>

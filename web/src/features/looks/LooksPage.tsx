@@ -82,7 +82,13 @@ export function LooksPage() {
             label="A list beside those there are"
             onClick={() => {
               const number = Math.max(0, ...looks.lists.map((l) => l.number)) + 1;
-              void runLines([`list ${number} "List ${number}"`]);
+              const id = Math.max(0, ...looks.lists.map((l) => l.id)) + 1;
+              void runLines([`list ${number} "List ${number}"`]).then((made) => {
+                if (!made) return;
+                choose(id);
+                setHeld([]);
+                setLooked(null);
+              });
             }}
           >
             New list

@@ -8,6 +8,7 @@ import { Button } from '../../ui/Button';
 import { inputShape } from '../../ui/Field';
 import { ProblemList } from '../../ui/ProblemList';
 import { Segmented } from '../../ui/Segmented';
+import { useLeaveOut } from '../bench/leave-out';
 import { useLineReading } from '../bench/useLineReading';
 import { runLines } from './run-lines';
 
@@ -19,6 +20,7 @@ export function RecordLook({ list, looks }: { list: CueListView | undefined; loo
   const [name, setName] = useKept('record look name', '');
   const [number, setNumber] = useKept('record look number', '');
   const [into, setInto] = useKept<Into>('record look into', 'cue');
+  const [leftOut, setLeftOut] = useLeaveOut();
   const [all, setAll] = useState(false);
   const [onto, setOnto] = useState<'merge' | 'replace'>('merge');
   const there =
@@ -31,6 +33,7 @@ export function RecordLook({ list, looks }: { list: CueListView | undefined; loo
     name.trim() && quoted(name),
     into === 'cue' && list ? `of list ${list.number}` : '',
     all ? 'all' : '',
+    leftOut.length > 0 ? `without ${leftOut.join(', ')}` : '',
     there ? onto : '',
   ]
     .filter(Boolean)
@@ -96,6 +99,14 @@ export function RecordLook({ list, looks }: { list: CueListView | undefined; loo
             { value: 'replace', text: 'replace' },
           ]}
         />
+      )}
+      {leftOut.length > 0 && (
+        <Button
+          label="Left out in the table of values; press to record it after all"
+          onClick={() => setLeftOut([])}
+        >
+          without {leftOut.join(', ')} ✕
+        </Button>
       )}
       <Button kind="main" disabled={!able} onClick={() => void record()}>
         Record

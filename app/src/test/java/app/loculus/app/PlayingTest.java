@@ -10,6 +10,7 @@ import java.net.DatagramPacket;
 import java.net.DatagramSocket;
 import java.net.InetAddress;
 import java.net.InetSocketAddress;
+import java.net.http.HttpResponse;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -141,8 +142,13 @@ class PlayingTest {
     @Test
     void a_press_that_does_nothing_says_so() {
         try (RunningApplication app = played(data)) {
-            for (String line : List.of("back", "pause", "release list 1", "level list 1 at 50", "release everything")) {
+            for (String line : List.of("back", "release list 1", "release everything")) {
                 assertThat(app.line(1, line).get("reading").asText()).as(line).startsWith("Nothing runs otherwise");
+            }
+            for (String line : List.of("pause", "level list 1 at 50")) {
+                HttpResponse<String> refused = app.send("POST", "/api/shows/1/line", Map.of("text", line));
+                assertThat(refused.statusCode()).as(line).isEqualTo(422);
+                assertThat(refused.body()).as(line).contains("does not run, so nothing of it changes", "go list 1");
             }
             assertThat(app.line(1, "go").get("reading").asText()).isEqualTo("Goes on: list 1 “Main”");
             assertThat(app.line(1, "go").get("reading").asText())

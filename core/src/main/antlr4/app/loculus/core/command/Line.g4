@@ -87,6 +87,7 @@ recordOption
     | WITHOUT attributes
     | CLOSE WHEEL
     | KEEP REFERENCES
+    | TOUCHED
     | (KEEP | NEW) COLOUR
     | onto
     | AT MARK text
@@ -235,6 +236,8 @@ choose : selection pattern* value* | pattern+ value* | value+ ;
 selection : selectionTerm ((PLUS | MINUS | BOTH) selectionTerm)* (WHERE state)? ;
 selectionTerm
     : unit (THRU unit)?                 # range
+    | SPAN                              # span
+    | (unit THRU | GROUP) SPAN          # lessSpan
     | described                         # ofDescription
     | GROUP groupRef                    # ofGroup
     | LAST                              # lastSelection
@@ -301,12 +304,12 @@ value
     | attribute AT text                 # setNamed
     ;
 /* What is sent may be written in hexadecimal: 0xC8 one octet, 0xC800 two. */
-amount : FULL | OUT | number (THRU number)* measure? | HEX (THRU HEX)* ;
+amount : FULL | OUT | number (THRU number)* measure? | SPAN measure? | HEX (THRU HEX)* ;
 measure : DEG | HZ | DMX | DMX16 | KELVIN ;
 attribute : WORD | WHITE ;
 
 numbers : numberTerm (PLUS numberTerm)* ;
-numberTerm : integer (THRU integer)? ;
+numberTerm : integer (THRU integer)? | SPAN ;
 profile : text ;
 address : DECIMAL | INT ;
 paletteRef : integer | text ;
@@ -347,6 +350,8 @@ EFFECT : 'effect' ; EFFECTS : 'effects' ; SINE : 'sine' ; TRIANGLE : 'triangle' 
 EIGHT : 'eight' ; LINE : 'line' ; RUN : 'run' ; SIZE : 'size' ; OFFSET : 'offset' ; ROUND : 'round' ; DUTY : 'duty' ; TURNED : 'turned' ; AROUND : 'around' ;
 REALIGN : 'realign' ; FLIP : 'flip' ; PAGE : 'page' ; LIGHTS : 'lights' ; AND : 'and' ; OR : 'or' ; OPEN : '(' ; CLOSED : ')' ; BOTH : '&' ;
 PLUS : '+' ; MINUS : '-' ; COMMA : ',' ;
+/* Written without a blank, as people write a range; with blanks it takes away. */
+SPAN : [0-9]+ ('.' [0-9]+)? '-' [0-9]+ ('.' [0-9]+)? ;
 HEX : '0x' [0-9a-f]+ ;
 DECIMAL : [0-9]+ '.' [0-9]+ ;
 INT : [0-9]+ ;

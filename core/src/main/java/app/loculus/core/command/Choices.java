@@ -74,12 +74,34 @@ final class Choices extends LineBaseVisitor<Choice> {
         return new Choice.Units(range(context));
     }
 
+    /** From one to the other; downwards it takes the second away, as with blanks. */
+    @Override
+    public Choice visitSpan(LineParser.SpanContext context) {
+        List<String> ends = Terms.ends(context.SPAN());
+        return Double.parseDouble(ends.get(0)) < Double.parseDouble(ends.get(1))
+                ? new Choice.Units(between(ends.get(0), ends.get(1)))
+                : joined(
+                        new Choice.Units(Selection.of(List.of(unit(ends.get(0))))),
+                        Choice.How.MINUS,
+                        new Choice.Units(Selection.of(List.of(unit(ends.get(1))))));
+    }
+
+    @Override
+    public Choice visitLessSpan(LineParser.LessSpanContext context) {
+        List<String> ends = Terms.ends(context.SPAN());
+        Choice held = context.unit() == null
+                ? new Choice.OfGroup(numbered(Terms.integer(ends.get(0))).id())
+                : new Choice.Units(between(context.unit().getText(), ends.get(0)));
+        return joined(held, Choice.How.MINUS, new Choice.Units(Selection.of(List.of(unit(ends.get(1))))));
+    }
+
     private Selection range(LineParser.RangeContext context) {
-        if (context.unit().size() == 1) {
-            return Selection.of(List.of(unit(context.unit(0).getText())));
-        }
-        String first = context.unit(0).getText();
-        String last = context.unit(1).getText();
+        return context.unit().size() == 1
+                ? Selection.of(List.of(unit(context.unit(0).getText())))
+                : between(context.unit(0).getText(), context.unit(1).getText());
+    }
+
+    private Selection between(String first, String last) {
         if (first.contains(".") || last.contains(".")) {
             return cells(unit(first), unit(last));
         }
@@ -146,9 +168,16 @@ final class Choices extends LineBaseVisitor<Choice> {
 
     /** The group that a reference means; the edit goes by it. */
     Group group(LineParser.GroupRefContext ref) {
-        Group group = ref.integer() != null
-                ? GroupFinder.number(show, Terms.integer(ref.integer()))
-                : GroupFinder.named(show, Terms.text(ref.text()));
+        if (ref.integer() != null) {
+            return numbered(Terms.integer(ref.integer()));
+        }
+        Group group = GroupFinder.named(show, Terms.text(ref.text()));
+        draft.reads(PartKinds.GROUPS, group.id());
+        return group;
+    }
+
+    private Group numbered(int number) {
+        Group group = GroupFinder.number(show, number);
         draft.reads(PartKinds.GROUPS, group.id());
         return group;
     }

@@ -174,7 +174,9 @@ final class HandClauses extends RoomClauses {
         if (!c.HEX().isEmpty()) {
             return hexadecimal(word, c.HEX());
         }
-        List<Double> points = c.number().stream().map(Terms::number).toList();
+        List<Double> points = c.SPAN() != null
+                ? Terms.ends(c.SPAN()).stream().map(Double::parseDouble).toList()
+                : c.number().stream().map(Terms::number).toList();
         return new SetSpread(word, new Spread(points), amount(c.measure()), Optional.empty());
     }
 

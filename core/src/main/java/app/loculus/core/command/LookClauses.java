@@ -100,7 +100,7 @@ final class LookClauses extends RoomClauses {
     /** The cue that was recorded just now: the one asked for, or the last of its list. */
     private static CueId recordedCue(Draft draft, Place.InList place) {
         Show show = draft.show();
-        CueList list = place.list().map(l -> l.apply(show)).orElseGet(() -> LookFinder.first(show));
+        CueList list = place.list(show).orElseGet(() -> LookFinder.first(show));
         List<Cue> cues = show.cues(list.id());
         return place.number()
                 .map(n -> LookFinder.cue(show, list, n).id())
@@ -109,8 +109,14 @@ final class LookClauses extends RoomClauses {
 
     private static Place.InList place(LineParser.CueRefContext cue, LineParser.OfListContext list) {
         return new Place.InList(
-                Optional.ofNullable(list).map(l -> show -> list(show, l.listRef())),
+                Optional.ofNullable(list).map(l -> named(l.listRef())),
                 Optional.ofNullable(cue).map(LookClauses::number));
+    }
+
+    private static Place.ListNamed named(LineParser.ListRefContext c) {
+        return c.integer() != null
+                ? new Place.ListNamed(Optional.of(Terms.integer(c.integer())), "")
+                : new Place.ListNamed(Optional.empty(), Terms.text(c.text()));
     }
 
     static CueNumber number(LineParser.CueRefContext c) {

@@ -61,6 +61,8 @@ final class PaletteClauses extends RoomClauses {
                 what = what.closing(true);
             } else if (o.REFERENCES() != null) {
                 what = what.keeping(true);
+            } else if (o.TOUCHED() != null) {
+                what = what.fromEverybody();
             } else if (o.COLOUR() != null) {
                 what = what.with(o.NEW() != null ? Joining.Intent.NEW : Joining.Intent.KEEP);
             }

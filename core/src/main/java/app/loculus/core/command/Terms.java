@@ -10,6 +10,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import org.antlr.v4.runtime.tree.TerminalNode;
 
 /** Reads the small words: numbers, names, addresses, points. */
 final class Terms {
@@ -74,8 +75,22 @@ final class Terms {
 
     /** One number, or all from one to another. */
     static List<Integer> range(LineParser.NumberTermContext term) {
-        int from = checked(integer(term.integer(0)));
-        int to = term.integer().size() > 1 ? checked(integer(term.integer(1))) : from;
+        if (term.SPAN() != null) {
+            List<String> ends = ends(term.SPAN());
+            return between(integer(ends.get(0)), integer(ends.get(1)));
+        }
+        int from = integer(term.integer(0));
+        return between(from, term.integer().size() > 1 ? integer(term.integer(1)) : from);
+    }
+
+    /** {@code 101-106}: both ends as they are written. */
+    static List<String> ends(TerminalNode span) {
+        return List.of(span.getText().split("-"));
+    }
+
+    private static List<Integer> between(int first, int last) {
+        int from = checked(first);
+        int to = checked(last);
         if (Math.abs(to - from) >= LONGEST_RANGE) {
             throw Refusal.of(
                     "patch.range", "numbers", from + " thru " + to + " is more than " + LONGEST_RANGE + " numbers.");

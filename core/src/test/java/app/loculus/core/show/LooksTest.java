@@ -318,4 +318,41 @@ class LooksTest {
         assertThat(Rig.say(between, "prepare cue 3").words())
                 .containsExactly("Prepares cue 3: 1 unit moves in the dark with cue 2.5");
     }
+
+    @Test
+    void a_list_that_is_named_and_does_not_exist_is_made() {
+        Outcome third = Rig.say(washes("1 at 50"), "record cue 1 of list 3");
+        assertThat(third.words()).startsWith("Makes list 3 “List 3”");
+        assertThat(third.show().cues(third.show().lists().get(0).id())).hasSize(1);
+        Outcome named = Rig.say(third.show(), "record cue 1 of list \"Storm\" in 3");
+        assertThat(named.words()).startsWith("Makes list 1 “Storm”");
+    }
+
+    @Test
+    void another_name_is_told_when_something_is_recorded_onto() {
+        Show show = washes("1 at 50", "record cue 1 \"Dawn\"", "record intensity 1 \"Half\"", "record group 1 \"One\"");
+        assertThat(Rig.say(show, "record cue 1 \"Dusk\" merge").words())
+                .contains("Renames it: it was cue 1 “Dawn” of list 1 “Main”");
+        assertThat(Rig.say(show, "record intensity 1 \"Glow\" merge").words()).contains("Renames it: it was “Half”");
+        assertThat(Rig.say(show, "record group 1 \"Two\" replace").words()).contains("Renames it: it was “One”");
+        assertThat(Rig.say(show, "record group 1 \"Two\"")
+                        .problems()
+                        .get(0)
+                        .waysOut()
+                        .get(0)
+                        .words())
+                .isEqualTo("Replace group 1, renamed from “One”");
+    }
+
+    @Test
+    void how_many_are_touched_and_not_selected_is_told_and_one_press_records_them() {
+        Show show = washes("1 thru 3 at 50", "1");
+        Outcome one = Rig.say(show, "record intensity 4");
+        assertThat(one.problems())
+                .extracting(p -> p.words())
+                .containsExactly("2 more units are touched and not selected, so left out.");
+        Show all = Rig.after(
+                one.show(), one.problems().get(0).waysOut().get(0).line().orElseThrow());
+        assertThat(all.palettes().get(0).units()).hasSize(3);
+    }
 }

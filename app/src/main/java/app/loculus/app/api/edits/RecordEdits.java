@@ -31,6 +31,7 @@ public sealed interface RecordEdits extends TypedEdit {
      *
      * @param scope global, per type or per fixture; worked out when absent
      * @param onto merge or replace; refused onto an existing one when absent
+     * @param touched whether all that are touched bring something, though others are selected
      * @param with further kinds; @param only attributes, all when empty; @param without attributes left out
      * @param colour keep or new: what becomes of the colour it stands for; worked out when absent
      */
@@ -42,6 +43,7 @@ public sealed interface RecordEdits extends TypedEdit {
             String onto,
             boolean closeWheel,
             boolean keepReferences,
+            boolean touched,
             List<String> with,
             List<String> only,
             List<String> without,
@@ -55,6 +57,7 @@ public sealed interface RecordEdits extends TypedEdit {
                     TypedEdit.orNone(without),
                     closeWheel,
                     keepReferences,
+                    touched,
                     intent());
             return new app.loculus.core.edit.palette.RecordPalette(
                     Named.kind(kind),

@@ -41,6 +41,8 @@ public record RecordGroup(Optional<Integer> number, Optional<String> name, boole
                 + Numbers.count(selection.size(), "unit") + " in "
                 + Numbers.count(selection.steps().size(), "step")
                 + (recipe ? "; it follows " + draft.show().words(made.content().choice()) : ""));
+        existing.filter(g -> !g.name().equals(called))
+                .ifPresent(g -> draft.say("Renames it: it was “" + g.name() + "”"));
     }
 
     private GroupContent content(Draft draft, Selection selection) {
@@ -66,7 +68,10 @@ public record RecordGroup(Optional<Integer> number, Optional<String> name, boole
                 "Group " + existing.number() + " is “" + existing.name() + "” with "
                         + Numbers.count(show.units(existing).size(), "unit") + ".",
                 WayOut.line(
-                        "Replace group " + existing.number(),
+                        "Replace group " + existing.number()
+                                + (name.filter(n -> !n.equals(existing.name())).isPresent()
+                                        ? ", renamed from “" + existing.name() + "”"
+                                        : ""),
                         "record group " + existing.number() + called + " replace"),
                 WayOut.line("Record as " + free, "record group " + free + called));
     }

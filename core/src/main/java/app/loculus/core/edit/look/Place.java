@@ -15,7 +15,6 @@ import app.loculus.core.unit.Quoted;
 import app.loculus.core.unit.Tint;
 import java.util.List;
 import java.util.Optional;
-import java.util.function.Function;
 
 /** Where a look is kept: in a niche of its own, in a cue, under a submaster. */
 public sealed interface Place {
@@ -73,17 +72,35 @@ public sealed interface Place {
         }
     }
 
+    /** A list by its number or its name. */
+    record ListNamed(Optional<Integer> number, String name) {
+
+        Optional<CueList> in(Show show) {
+            return show.lists().stream()
+                    .filter(l -> number.map(n -> l.number() == n)
+                            .orElseGet(() -> l.name().equalsIgnoreCase(name)))
+                    .findFirst();
+        }
+
+        /** A new one that is called so. */
+        CueList made(Show show) {
+            int next = number.orElseGet(
+                    () -> LookFinder.nextFree(show.lists().stream().mapToInt(CueList::number)));
+            return CueList.of(show.nextListId(), next, number.isPresent() ? "List " + next : name);
+        }
+    }
+
     /**
      * A cue.
      *
-     * @param list finds the list; the first one, or a new one, when absent
+     * @param list which list; the first one when absent; made where it does not exist yet
      * @param number behind the last one when absent
      */
-    record InList(Optional<Function<Show, CueList>> list, Optional<CueNumber> number) implements Place {
+    record InList(Optional<ListNamed> list, Optional<CueNumber> number) implements Place {
 
-        private Optional<CueList> list(Show show) {
+        public Optional<CueList> list(Show show) {
             return list.isPresent()
-                    ? list.map(l -> l.apply(show))
+                    ? list.get().in(show)
                     : show.lists().stream().findFirst();
         }
 
@@ -119,9 +136,13 @@ public sealed interface Place {
         @Override
         public String put(Draft draft, Look look, Optional<String> name) {
             CueList into = list(draft.show()).orElseGet(() -> {
-                CueList first = CueList.of(draft.show().nextListId(), 1, "Main");
-                draft.put(PartKinds.LISTS, first);
-                return first;
+                CueList made = list.map(l -> l.made(draft.show()))
+                        .orElseGet(() -> CueList.of(draft.show().nextListId(), 1, "Main"));
+                draft.put(PartKinds.LISTS, made);
+                if (list.isPresent()) {
+                    draft.say("Makes " + made);
+                }
+                return made;
             });
             CueNumber at = free(draft.show());
             draft.put(PartKinds.LOOKS, look);

@@ -71,9 +71,13 @@ public record RecordLook(Place place, Optional<String> name, Taking what, Onto o
         }
         Map<UnitId, UnitValues> after = after(draft, there, onto, values);
         draft.put(PartKinds.LOOKS, there.holding(after));
+        String called = place.words(show);
         name.ifPresent(n -> place.rename(draft, n));
         draft.say((onto == Onto.MERGE ? "Merges into " : "Replaces ") + place.words(draft.show()));
         draft.say(LookDifference.of(show, there.values(), after).words());
+        if (!called.equals(place.words(draft.show()))) {
+            draft.say("Renames it: it was " + called);
+        }
     }
 
     static Map<UnitId, UnitValues> after(Draft draft, Look there, Onto onto, Map<UnitId, UnitValues> values) {

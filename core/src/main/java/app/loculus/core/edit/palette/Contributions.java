@@ -53,10 +53,35 @@ final class Contributions {
     }
 
     static List<Contribution> of(Draft draft, Kind kind, What what) {
-        if (draft.hand().selection().isEmpty()) {
+        if (what.everybody() || draft.hand().selection().isEmpty()) {
             draft.reads(PartKinds.VALUES);
+            return of(draft, kind, what, touched(draft.show()));
         }
         return of(draft, kind, what, units(draft.show()));
+    }
+
+    /** How many bring something that are not selected. */
+    static int beside(Draft draft, Kind kind, What what) {
+        Show show = draft.show();
+        if (what.everybody() || draft.hand().selection().isEmpty()) {
+            return 0;
+        }
+        draft.reads(PartKinds.VALUES);
+        Set<UnitId> selected = new LinkedHashSet<>(units(show));
+        return (int) new Contributions(show, kind, what)
+                        .read(
+                                new Draft(show),
+                                touched(show).stream()
+                                        .filter(u -> !selected.contains(u))
+                                        .toList())
+                        .stream()
+                        .filter(Contribution::brings)
+                        .filter(c -> !selected.contains(c.unit()))
+                        .count();
+    }
+
+    private static List<UnitId> touched(Show show) {
+        return List.copyOf(show.programmer().values().keySet());
     }
 
     /** What these bring, whatever is in hand. */
@@ -114,7 +139,7 @@ final class Contributions {
     /** Those in hand with their cells, or all that have working values. */
     static List<UnitId> units(Show show) {
         return show.hand().selection().isEmpty()
-                ? List.copyOf(show.programmer().values().keySet())
+                ? touched(show)
                 : show.hand().selection().units().stream()
                         .flatMap(u -> Touching.withCells(show.patch(), u).stream())
                         .distinct()

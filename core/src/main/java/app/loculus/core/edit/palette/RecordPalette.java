@@ -7,6 +7,7 @@ import app.loculus.core.palette.Palette;
 import app.loculus.core.palette.Recorded;
 import app.loculus.core.palette.Recorder;
 import app.loculus.core.palette.Scope;
+import app.loculus.core.problem.Problem;
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.problem.WayOut;
 import app.loculus.core.profile.Kind;
@@ -43,7 +44,25 @@ public record RecordPalette(
 
     @Override
     public void on(Draft draft) {
+        int into = number.orElseGet(() -> PaletteFinder.nextFree(draft.show(), kind));
         from(draft, Contributions.of(draft, kind, what));
+        int beside = Contributions.beside(draft, kind, what);
+        if (beside > 0) {
+            draft.warn(Problem.warning(
+                    "palette.beside",
+                    "selection",
+                    Numbers.count(beside, "more unit") + (beside == 1 ? " is" : " are")
+                            + " touched and not selected, so left out.",
+                    WayOut.line(
+                            "Record them too",
+                            line(into) + what.fromEverybody().words() + (onto == Onto.MERGE ? " merge" : " replace"))));
+        }
+    }
+
+    private String line(int into) {
+        return "record " + kind.word() + " " + into
+                + name.map(n -> " " + Quoted.of(n)).orElse("")
+                + scope.map(s -> " " + s.words()).orElse("");
     }
 
     /** The same from what certain units bring. */
@@ -94,9 +113,7 @@ public record RecordPalette(
     }
 
     private Refusal refusal(Show show, Palette existing, List<Contribution> contributions) {
-        String line = "record " + kind.word() + " " + existing.number()
-                + name.map(n -> " " + Quoted.of(n)).orElse("")
-                + scope.map(s -> " " + s.words()).orElse("");
+        String line = line(existing.number());
         return Refusal.of(
                 "palette.exists",
                 "palette",
@@ -107,11 +124,13 @@ public record RecordPalette(
 
     private WayOut way(Show show, Palette existing, Onto how, String line, List<Contribution> contributions) {
         String word = how == Onto.MERGE ? "merge" : "replace";
-        Palette after = result(show, existing, how, contributions).after();
+        Palette joined = result(show, existing, how, contributions).after();
+        Palette after = name.map(Names::checked).map(joined::named).orElse(joined);
         return WayOut.line(
                 (how == Onto.MERGE ? "Merge: " : "Replace: ")
                         + PaletteDifference.of(show, Optional.of(existing), after)
-                                .words(),
+                                .words()
+                        + (existing.name().equals(after.name()) ? "" : ", renamed from “" + existing.name() + "”"),
                 line + what.words() + " " + word);
     }
 
@@ -125,6 +144,8 @@ public record RecordPalette(
                                 .count(),
                         "unit"));
         draft.say(PaletteDifference.of(draft.show(), before, after).words());
+        before.filter(b -> !b.name().equals(after.name()))
+                .ifPresent(b -> draft.say("Renames it: it was “" + b.name() + "”"));
         before.flatMap(Palette::intent)
                 .ifPresentOrElse(
                         stood -> draft.say(stood(stood, after.intent())),

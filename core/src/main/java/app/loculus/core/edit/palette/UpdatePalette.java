@@ -49,6 +49,7 @@ public record UpdatePalette(PaletteId palette, Optional<Scope> scope) implements
                 List.of(),
                 false,
                 false,
+                false,
                 app.loculus.core.palette.Joining.Intent.AS_FITS);
         new RecordPalette(
                         before.kind(),

@@ -13,6 +13,7 @@ import java.util.Set;
  * @param without attributes that are left out
  * @param closeWheel whether untouched colour wheels are recorded at home, so that they cannot stack on the mix
  * @param keepReferences whether what follows a palette goes on following it
+ * @param everybody whether all that are touched bring something, though others are selected
  * @param intent what becomes of the colour that a palette stands for which is there already
  */
 public record What(
@@ -21,9 +22,11 @@ public record What(
         List<String> without,
         boolean closeWheel,
         boolean keepReferences,
+        boolean everybody,
         Joining.Intent intent) {
 
-    public static final What ALL = new What(Set.of(), List.of(), List.of(), false, false, Joining.Intent.AS_FITS);
+    public static final What ALL =
+            new What(Set.of(), List.of(), List.of(), false, false, false, Joining.Intent.AS_FITS);
 
     public What {
         with = Set.copyOf(with);
@@ -41,7 +44,9 @@ public record What(
         if (!without.isEmpty()) {
             line.append(" without ").append(String.join(", ", without));
         }
-        line.append(closeWheel ? " close wheel" : "").append(keepReferences ? " keep references" : "");
+        line.append(closeWheel ? " close wheel" : "")
+                .append(keepReferences ? " keep references" : "")
+                .append(everybody ? " touched" : "");
         return line.append(
                         switch (intent) {
                             case AS_FITS -> "";
@@ -52,18 +57,22 @@ public record What(
     }
 
     public What of(Set<Kind> kinds, List<String> these, List<String> notThese) {
-        return new What(kinds, these, notThese, closeWheel, keepReferences, intent);
+        return new What(kinds, these, notThese, closeWheel, keepReferences, everybody, intent);
     }
 
     public What keeping(boolean references) {
-        return new What(with, only, without, closeWheel, references, intent);
+        return new What(with, only, without, closeWheel, references, everybody, intent);
     }
 
     public What with(Joining.Intent colour) {
-        return new What(with, only, without, closeWheel, keepReferences, colour);
+        return new What(with, only, without, closeWheel, keepReferences, everybody, colour);
+    }
+
+    public What fromEverybody() {
+        return new What(with, only, without, closeWheel, keepReferences, true, intent);
     }
 
     public What closing(boolean wheel) {
-        return new What(with, only, without, wheel, keepReferences, intent);
+        return new What(with, only, without, wheel, keepReferences, everybody, intent);
     }
 }

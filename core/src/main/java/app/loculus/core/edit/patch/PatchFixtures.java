@@ -169,11 +169,30 @@ public record PatchFixtures(
         all.addAll(taken);
         tellTwice(draft, landed);
         tell(draft, known, landed, landing);
+        tellMoved(draft, fixtures);
         taken.forEach(f -> draft.warn(Problem.warning(
                 "patch.taken",
                 "address",
                 "Fixture " + f.number() + " loses that address" + (f.patched() ? "." : " and is unpatched."))));
         draft.putAll(all);
+    }
+
+    /** What has an address already moves: that must not read like a new patch. */
+    private void tellMoved(Draft draft, List<Fixture> fixtures) {
+        List<Fixture> moved = fixtures.stream()
+                .filter(f -> f.patched() && draft.show().patch().find(f.id()).isPresent())
+                .toList();
+        if (!also && type.isPresent() && !moved.isEmpty()) {
+            draft.warn(Problem.warning(
+                    "patch.moves",
+                    "numbers",
+                    Numbers.text(moved.stream().map(Fixture::number).toList())
+                            + (moved.size() == 1
+                                    ? " exists already and moves there from "
+                                    : " exist already and move there, ")
+                            + (moved.size() == 1 ? "" : "the first from ")
+                            + moved.get(0).addresses().get(0).address() + "."));
+        }
     }
 
     private static Refusal slotless(Fixture fixture) {
