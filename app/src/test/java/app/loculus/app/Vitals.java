@@ -22,17 +22,17 @@ import java.util.stream.Stream;
  */
 record Vitals(long heap, long resident, long disk, int threads, int handles) {
 
-    private static final Pattern USED = Pattern.compile("used (\\d+)K");
+    /** How often the heap is looked at: answers that are being made live for a moment. */
+    private static final int LOOKS = 5;
+
+    private static final Pattern TOTAL = Pattern.compile("Total\\s+\\d+\\s+(\\d+)");
     private static final String JCMD =
             Path.of(System.getProperty("java.home"), "bin", "jcmd").toString();
 
     static Vitals of(long pid, Path data) throws IOException, InterruptedException {
-        run(JCMD, String.valueOf(pid), "GC.run");
-        long heap = 0;
-        Matcher used =
-                USED.matcher(run(JCMD, String.valueOf(pid), "GC.heap_info").split("Metaspace")[0]);
-        while (used.find()) {
-            heap += Long.parseLong(used.group(1)) << 10;
+        long heap = Long.MAX_VALUE;
+        for (int i = 0; i < LOOKS; i++) {
+            heap = Math.min(heap, living(pid));
         }
         String status = Files.readString(Path.of("/proc/" + pid + "/status"));
         File[] open = new File("/proc/" + pid + "/fd").listFiles();
@@ -42,6 +42,15 @@ record Vitals(long heap, long resident, long disk, int threads, int handles) {
                 disk(data),
                 (int) field(status, "Threads"),
                 open == null ? 0 : open.length);
+    }
+
+    /** What lives, counted after a collection while everything else stands still. */
+    private static long living(long pid) throws IOException, InterruptedException {
+        Matcher total = TOTAL.matcher(run(JCMD, String.valueOf(pid), "GC.class_histogram"));
+        if (!total.find()) {
+            throw new IOException("No total among the classes");
+        }
+        return Long.parseLong(total.group(1));
     }
 
     private static long field(String status, String name) {

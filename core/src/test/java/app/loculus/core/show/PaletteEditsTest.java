@@ -457,4 +457,16 @@ class PaletteEditsTest {
         assertThat(Rig.slots(Rig.after(left, "clear all", "11 + 21 + 31 colour 2"), 220))
                 .containsExactly(before);
     }
+
+    @Test
+    void a_type_that_follows_a_combined_palette_in_part_says_in_which() {
+        Show show =
+                Rig.after(Rig.everyKind(), "1 + 11 at 40", "11 pan at 30", "1 + 11", "record combined 1", "clear all");
+        assertThat(Rig.say(Rig.after(show, "1"), "combined 1").words())
+                .contains("1 × Dimmer: own values, intensity only");
+        assertThat(Rig.say(Rig.after(show, "11"), "combined 1").words()).contains("1 × Wash: own values");
+        Show timed = Rig.after(show, "time combined 1 at 4", "11");
+        assertThat(Rig.say(timed, "combined 1").words())
+                .contains("By hand it is there at once; its 4 s play where a cue refers to it");
+    }
 }

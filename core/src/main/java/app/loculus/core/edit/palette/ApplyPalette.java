@@ -17,6 +17,7 @@ import app.loculus.core.show.Draft;
 import app.loculus.core.show.PartKinds;
 import app.loculus.core.show.Show;
 import app.loculus.core.show.ShowEdit;
+import app.loculus.core.unit.Decimal;
 import app.loculus.core.value.AttributeValue;
 import app.loculus.core.value.PaletteId;
 import java.util.LinkedHashMap;
@@ -104,6 +105,11 @@ public record ApplyPalette(PaletteId palette, boolean asValues) implements ShowE
     private static void tell(Draft draft, Palette applied, List<UnitId> units) {
         Show show = draft.show();
         draft.say("Applies " + applied);
+        applied.label()
+                .seconds()
+                .filter(s -> s > 0)
+                .ifPresent(s -> draft.say(
+                        "By hand it is there at once; its " + Decimal.text(s, 2) + " s play where a cue refers to it"));
         for (ReachRow row : new Reach(show.patch(), show.resolver().giver(), units).of(applied)) {
             String words =
                     row.units() + " × " + show.profiles().get(row.profile()).name() + ": " + row.words()

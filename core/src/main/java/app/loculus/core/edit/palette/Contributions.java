@@ -67,17 +67,23 @@ final class Contributions {
             return 0;
         }
         draft.reads(PartKinds.VALUES);
+        Contributions all = new Contributions(show, kind, what);
         Set<UnitId> selected = new LinkedHashSet<>(units(show));
-        return (int) new Contributions(show, kind, what)
-                        .read(
-                                new Draft(show),
-                                touched(show).stream()
-                                        .filter(u -> !selected.contains(u))
-                                        .toList())
-                        .stream()
-                        .filter(Contribution::brings)
-                        .filter(c -> !selected.contains(c.unit()))
-                        .count();
+        return (int) show.programmer().values().entrySet().stream()
+                .filter(e -> !selected.contains(e.getKey()))
+                .filter(e -> all.touches(e.getKey(), e.getValue()))
+                .count();
+    }
+
+    private boolean touches(UnitId unit, UnitValues values) {
+        Fixture fixture = show.patch().get(unit.fixture());
+        Profile profile = show.patch().profileOf(fixture);
+        Mode mode = show.patch().modeOf(fixture);
+        return values.byAttribute().entrySet().stream()
+                .anyMatch(e -> e.getValue().touched()
+                        && !e.getValue().companion()
+                        && !(e.getValue().value() instanceof AttributeValue.Released)
+                        && wanted(profile, mode, e.getKey()));
     }
 
     private static List<UnitId> touched(Show show) {
