@@ -7,9 +7,8 @@ const OWN_MS = 1500;
 
 interface Props {
   label: string;
-  /** Lowest and highest value now, in percent. */
-  low: number;
-  high: number;
+  /** What was spread along the steps, in percent: as it was set, ends, middle and order. */
+  set: number[];
   /** How many steps are in hand. */
   steps: number;
   onChange: (points: number[]) => void;
@@ -19,8 +18,8 @@ const clamp = (v: number) => Math.round(Math.min(100, Math.max(0, v)));
 const y = (percent: number) => HEIGHT - INSET - (percent / 100) * (HEIGHT - 2 * INSET);
 
 /** The value along the steps in hand as a line through handles: dragged up and down, or by arrow keys. */
-export function SpreadHandles({ label, low, high, steps, onChange }: Props) {
-  const [points, setPoints] = useState([clamp(low), clamp(high)]);
+export function SpreadHandles({ label, set: asSet, steps, onChange }: Props) {
+  const [points, setPoints] = useState(asSet);
   const svg = useRef<SVGSVGElement>(null);
   /** In points, as wide as the panel lets it be. */
   const [width, setWidth] = useState(160);
@@ -34,8 +33,8 @@ export function SpreadHandles({ label, low, high, steps, onChange }: Props) {
   /** When a handle was moved last: what comes back of that is no news. */
   const moved = useRef(0);
   useEffect(() => {
-    if (performance.now() - moved.current > OWN_MS) setPoints([clamp(low), clamp(high)]);
-  }, [low, high]);
+    if (performance.now() - moved.current > OWN_MS) setPoints(asSet);
+  }, [asSet]);
   const set = (next: number[], stamp: number) => {
     moved.current = stamp;
     setPoints(next);
@@ -58,7 +57,7 @@ export function SpreadHandles({ label, low, high, steps, onChange }: Props) {
     if (!by) return;
     e.preventDefault();
     e.stopPropagation();
-    put(at, points[at]! + by * (e.shiftKey ? 10 : 1), e.timeStamp);
+    put(at, Math.round(points[at]!) + by * (e.shiftKey ? 10 : 1), e.timeStamp);
   };
   /** The value of a step, as the polyline has it. */
   const valueAt = (step: number) => {
@@ -99,7 +98,7 @@ export function SpreadHandles({ label, low, high, steps, onChange }: Props) {
             aria-label={`${label}, handle ${i + 1} of ${points.length}`}
             aria-valuemin={0}
             aria-valuemax={100}
-            aria-valuenow={p}
+            aria-valuenow={Math.round(p)}
             className="cursor-ns-resize fill-sheet stroke-petrol"
             strokeWidth={2.5}
             onPointerDown={(e) => e.currentTarget.setPointerCapture(e.pointerId)}
@@ -108,7 +107,7 @@ export function SpreadHandles({ label, low, high, steps, onChange }: Props) {
           />
         ))}
       </svg>
-      <span className="mono w-20 shrink-0 text-[12px]">{points.join(' → ')}</span>
+      <span className="mono w-20 shrink-0 text-[12px]">{points.map((p) => Math.round(p)).join(' → ')}</span>
       <span className="flex flex-col">
         <button
           aria-label="One handle more"

@@ -217,8 +217,7 @@ function Row(props: RowProps) {
           )}
           <SpreadHandles
             label={row.label}
-            low={row.low}
-            high={row.high}
+            set={row.points}
             steps={steps}
             onChange={(points) => onChange({ type: 'set', attribute: row.attribute, points })}
           />

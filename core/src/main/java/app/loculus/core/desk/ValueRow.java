@@ -6,6 +6,7 @@ import java.util.List;
  * One attribute of what is in hand.
  *
  * @param low lowest value in percent; @param high highest
+ * @param points what was spread along the steps in hand, in percent: two values or more
  * @param text what it is in the form people read, a name, degrees or percent
  * @param dmx lowest and highest DMX value
  * @param source home, hand, palette, effect, highlight, the list or submaster that is played, or mixed
@@ -20,6 +21,7 @@ public record ValueRow(
         int units,
         double low,
         double high,
+        List<Double> points,
         String text,
         String physical,
         String dmx,

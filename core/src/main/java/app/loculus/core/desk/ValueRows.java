@@ -14,6 +14,7 @@ import app.loculus.core.profile.WheelSlot;
 import app.loculus.core.profile.words.Stop;
 import app.loculus.core.programmer.Touching;
 import app.loculus.core.resolve.Resolved;
+import app.loculus.core.selection.Step;
 import app.loculus.core.show.Show;
 import app.loculus.core.unit.Decimal;
 import java.util.LinkedHashMap;
@@ -46,12 +47,16 @@ public final class ValueRows {
         private double lowPhysical = Double.MAX_VALUE;
         private double highPhysical = -Double.MAX_VALUE;
         private boolean moving;
+        /** In percent, by step: what the first unit of it has. */
+        private final Map<Integer, Double> bySteps = new LinkedHashMap<>();
+
         private final Set<String> names = new LinkedHashSet<>();
         private final Set<String> sources = new LinkedHashSet<>();
         private final Set<String> palettes = new LinkedHashSet<>();
 
-        void count(Resolved resolved) {
+        void count(Resolved resolved, int step) {
             double value = resolved.place().share().value();
+            bySteps.putIfAbsent(step, value * 100);
             long dmx = resolved.place().dmx();
             double physical = resolved.function().physicalOf(resolved.fraction());
             units++;
@@ -74,18 +79,21 @@ public final class ValueRows {
 
     public List<ValueRow> rows() {
         Map<Fixture, List<Resolved>> resolved = new LinkedHashMap<>();
-        for (UnitId held : show.hand().selection().units()) {
-            for (UnitId unit : Touching.withCells(show.patch(), held)) {
-                Fixture fixture = show.patch().get(unit.fixture());
-                count(fixture, unit, resolved.computeIfAbsent(fixture, show.resolver()::resolve));
+        List<Step> steps = show.hand().selection().steps();
+        for (int i = 0; i < steps.size(); i++) {
+            for (UnitId held : steps.get(i).units()) {
+                for (UnitId unit : Touching.withCells(show.patch(), held)) {
+                    Fixture fixture = show.patch().get(unit.fixture());
+                    count(fixture, unit, resolved.computeIfAbsent(fixture, show.resolver()::resolve), i);
+                }
             }
         }
         return tallies.entrySet().stream()
-                .map(e -> row(e.getKey(), e.getValue()))
+                .map(e -> row(e.getKey(), e.getValue(), steps.size()))
                 .toList();
     }
 
-    private void count(Fixture fixture, UnitId unit, List<Resolved> channels) {
+    private void count(Fixture fixture, UnitId unit, List<Resolved> channels, int step) {
         Mode mode = show.patch().modeOf(fixture);
         for (Parameter parameter : mode.parameters(unit.cell()).values()) {
             Resolved resolved = channels.get(parameter.channel());
@@ -96,7 +104,7 @@ public final class ValueRows {
             tally.profile = show.patch().profileOf(fixture);
             tally.mode = mode;
             tally.parameter = parameter;
-            tally.count(resolved);
+            tally.count(resolved, step);
             source(resolved, tally);
         }
     }
@@ -114,7 +122,7 @@ public final class ValueRows {
                 .ifPresent(e -> tally.palettes.add(e.toString()));
     }
 
-    private static ValueRow row(Attribute attribute, Tally t) {
+    private static ValueRow row(Attribute attribute, Tally t, int steps) {
         AttributeDefinition definition = t.profile.definition(attribute);
         return new ValueRow(
                 attribute.name(),
@@ -123,6 +131,7 @@ public final class ValueRows {
                 t.units,
                 t.low * 100,
                 t.high * 100,
+                SpreadPoints.of(t.bySteps, steps),
                 t.moving ? MOVES : text(t, definition),
                 t.moving ? MOVES : physical(t, definition),
                 t.moving ? MOVES : range(t.lowDmx, t.highDmx, 0, ""),
