@@ -23,7 +23,7 @@ import java.util.stream.Stream;
 record Vitals(long heap, long resident, long disk, int threads, int handles) {
 
     /** How often the heap is looked at: answers that are being made live for a moment. */
-    private static final int LOOKS = 5;
+    private static final int LOOKS = 3;
 
     private static final Pattern TOTAL = Pattern.compile("Total\\s+\\d+\\s+(\\d+)");
     private static final String JCMD =

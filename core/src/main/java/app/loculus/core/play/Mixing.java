@@ -144,10 +144,11 @@ final class Mixing {
                 winner = wishes[i];
             }
         }
-        double home = below.place().light() * open(count);
+        double open = open(count);
+        double home = open > 0 ? below.place().light() * open : 0;
         FunctionValue lit = winner == null
                 ? below.place()
-                : FunctionValue.lit(winner.place(below.place()).function(), Math.min(1, highest + home));
+                : FunctionValue.lit(winner.function(below.function()), Math.min(1, highest + home));
         for (int i = 0; i < count; i++) {
             if (wishes[i].around()) {
                 double light = Fade.between(lit.light(), wishes[i].light(lit), wishes[i].level);
@@ -175,7 +176,7 @@ final class Mixing {
             double light = home
                     ? highest(count, below).place().light()
                     : own.around() ? own.light(below.place()) : own.brings();
-            return FunctionValue.lit(own.place(below.place()).function(), light);
+            return FunctionValue.lit(own.function(below.function()), light);
         }
         FunctionValue value = below.place();
         for (int i = 0; i <= which; i++) {

@@ -4,6 +4,7 @@ import app.loculus.core.effect.Beats;
 import app.loculus.core.look.Fade;
 import app.loculus.core.motion.Moving;
 import app.loculus.core.profile.Attribute;
+import app.loculus.core.profile.ChannelFunction;
 import app.loculus.core.profile.FunctionValue;
 import app.loculus.core.resolve.Source;
 import app.loculus.core.unit.Fraction;
@@ -114,7 +115,7 @@ final class Wish {
     }
 
     /** The function whose light it wants. */
-    FunctionValue place(FunctionValue below) {
-        return to != null ? to : moving != null || from == null ? below : from;
+    ChannelFunction function(ChannelFunction below) {
+        return to != null ? to.function() : moving != null || from == null ? below : from.function();
     }
 }

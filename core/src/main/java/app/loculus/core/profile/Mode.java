@@ -35,6 +35,8 @@ public final class Mode {
     private final Map<Asked, Integer> masterOf = new HashMap<>();
 
     private final List<List<Integer>> dimmedBy = new ArrayList<>();
+    /** By cell. */
+    private final Map<Integer, Map<Attribute, List<Attribute>>> sharing = new HashMap<>();
 
     /** A mode without relations whose light source is not described. */
     public Mode(
@@ -71,6 +73,7 @@ public final class Mode {
         ColourReader reader = new ColourReader(wheels, emitters, lamp);
         for (int cell = 0; cell <= cells.count(); cell++) {
             parameters.put(cell, parametersOf(cell));
+            sharing.put(cell, sharingOf(cell));
             colours.put(cell, reader.read(parameters.get(cell), this.channels));
         }
         this.channels.forEach(this::count);
@@ -232,13 +235,20 @@ public final class Mode {
 
     /** All attributes of a cell that drive the same channel as one of them, itself included; none where it has it not. */
     public List<Attribute> sharing(int cell, Attribute attribute) {
-        int channel = parameter(cell, attribute).map(Parameter::channel).orElse(-1);
-        return channel < 0 || channels.get(channel).functions().size() == 1
-                ? channel < 0 ? List.of() : List.of(attribute)
-                : parameters(cell).values().stream()
-                        .filter(p -> p.channel() == channel)
-                        .map(Parameter::attribute)
-                        .toList();
+        return sharing.getOrDefault(cell, Map.of()).getOrDefault(attribute, List.of());
+    }
+
+    private Map<Attribute, List<Attribute>> sharingOf(int cell) {
+        Map<Attribute, List<Attribute>> all = new HashMap<>();
+        parameters(cell)
+                .values()
+                .forEach(p -> all.put(
+                        p.attribute(),
+                        parameters(cell).values().stream()
+                                .filter(o -> o.channel() == p.channel())
+                                .map(Parameter::attribute)
+                                .toList()));
+        return all;
     }
 
     /** The parameter's function that has a range of this name; its usual function when none has. */

@@ -70,10 +70,14 @@ public final class Touching {
     /** What has been set so far, by unit; what only came along with something that has gone is gone as well. */
     public Map<UnitId, UnitValues> changed() {
         Map<UnitId, UnitValues> all = new LinkedHashMap<>();
-        changed.keySet().stream()
-                .map(UnitId::fixture)
-                .distinct()
-                .forEach(f -> withCells(patch, UnitId.whole(f)).forEach(unit -> all.put(unit, now(unit))));
+        for (UnitId unit : changed.keySet()) {
+            // Where modes hang on one another another cell may hold what came along.
+            if (modeOf(unit).mastered()) {
+                withCells(patch, UnitId.whole(unit.fixture())).forEach(u -> all.computeIfAbsent(u, this::now));
+            } else {
+                all.put(unit, now(unit));
+            }
+        }
         Map<UnitId, UnitValues> needed = new Companions(patch, now).needed(all);
         Map<UnitId, UnitValues> out = new LinkedHashMap<>();
         all.keySet().forEach(unit -> {
