@@ -45,6 +45,9 @@ public record Playing(
     /** Nothing runs. */
     public static final Playing NOTHING = new Playing(List.of(), List.of(), List.of(), 1, false, Map.of());
 
+    /** Seconds; as long as any time may be. */
+    private static final double LONGEST = 86_400;
+
     public Playing {
         runs = List.copyOf(runs);
         submasters = List.copyOf(submasters);
@@ -253,7 +256,8 @@ public record Playing(
                 last = track == null || !cue.id().equals(track.by()) ? last : Math.max(last, track.ends());
             }
         }
-        return Seconds.of((last - began) / 1e6);
+        // A wait and the time of a palette may be more than the day that a time may have.
+        return Seconds.of(Math.min(LONGEST, (last - began) / 1e6));
     }
 
     static String label(CueList list) {
