@@ -31,7 +31,7 @@ export type Edit =
   | { type: 'lift'; index?: number }
   | { type: 'order'; from: number; to: number }
   | { type: 'step'; back: boolean }
-  | { type: 'record-highlight'; perType: boolean }
+  | { type: 'record-highlight'; perType: boolean; with: string[] }
   | { type: 'forget-highlight' }
   | { type: 'dim-rest'; percent?: number }
   | { type: 'highlight'; on: boolean }

@@ -59,18 +59,32 @@ export function HighlightMenu({ look }: { look: DeskView['look'] }) {
   return (
     <Menu label="What highlight looks like" button={<ChevronDown size={14} />}>
       <div className="space-y-2">
-        <p className="text-ink-2">
-          {look.settings === 0
-            ? 'As the profiles say.'
-            : `${look.settings} ${look.settings === 1 ? 'value' : 'values'} of the show’s own${look.types > 0 ? `, for ${look.types} ${look.types === 1 ? 'type' : 'types'} alone` : ''}.`}
+        {look.lines.length === 0 && <p className="text-ink-2">As the profiles say.</p>}
+        {look.lines.map((line) => (
+          <p key={line} className="first-letter:uppercase">
+            {line}
+          </p>
+        ))}
+        {look.without.length > 0 && (
+          <p className="text-[12px] text-ink-2">As the profile says, since they cannot: {look.without.join('; ')}</p>
+        )}
+        <p className="text-[12px] text-ink-2">
+          Set values on what is in hand first, then take them: intensity, colour and beam.
         </p>
-        <p className="text-[12px] text-ink-2">Set values on what is in hand first, then take them:</p>
         <div className="flex flex-wrap gap-1">
-          <Button onClick={() => run({ type: 'record-highlight', perType: false })}>For every type</Button>
-          <Button onClick={() => run({ type: 'record-highlight', perType: true })}>
+          <Button onClick={() => run({ type: 'record-highlight', perType: false, with: [] })}>
+            For every type
+          </Button>
+          <Button onClick={() => run({ type: 'record-highlight', perType: true, with: [] })}>
             For the types in hand
           </Button>
-          <Button disabled={look.settings === 0} onClick={() => run({ type: 'forget-highlight' })}>
+          <Button
+            label="Also where heads point: highlight will move them"
+            onClick={() => run({ type: 'record-highlight', perType: true, with: ['position'] })}
+          >
+            With position
+          </Button>
+          <Button disabled={look.lines.length === 0} onClick={() => run({ type: 'forget-highlight' })}>
             As the profiles say
           </Button>
         </div>

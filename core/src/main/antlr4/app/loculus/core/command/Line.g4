@@ -225,7 +225,7 @@ previous : PREVIOUS ;
 whole : WHOLE ;
 invert : INVERT (WITHIN (POSITION | TYPE))? ;
 highlight : HIGHLIGHT (ON | OFF) | HIGHLIGHT REST (number | OFF) ;
-recordHighlight : RECORD HIGHLIGHT (PER TYPE)? ;
+recordHighlight : RECORD HIGHLIGHT (PER TYPE)? (WITH kind)* ;
 forgetHighlight : HIGHLIGHT HOME ;
 undo : UNDO integer? ;
 redo : REDO integer? ;

@@ -33,6 +33,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.function.BiFunction;
+import java.util.stream.Collectors;
 import org.antlr.v4.runtime.tree.TerminalNode;
 
 /** Choosing, arranging and setting. */
@@ -112,7 +113,9 @@ final class HandClauses extends RoomClauses {
 
     @Override
     public List<ShowEdit> visitRecordHighlight(LineParser.RecordHighlightContext c) {
-        return one(new RecordHighlight(c.TYPE() != null));
+        return one(new RecordHighlight(
+                c.TYPE() != null,
+                c.kind().stream().map(k -> Kind.parse(k.getText())).collect(Collectors.toSet())));
     }
 
     @Override

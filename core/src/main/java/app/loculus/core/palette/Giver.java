@@ -1,5 +1,6 @@
 package app.loculus.core.palette;
 
+import app.loculus.core.colour.Chromaticity;
 import app.loculus.core.patch.Fixture;
 import app.loculus.core.patch.Patch;
 import app.loculus.core.patch.UnitId;
@@ -37,6 +38,11 @@ public final class Giver {
     public Giver on(Patch other, Shelf otherShelf) {
         boolean holds = other.profiles() == patch.profiles();
         return new Giver(other, otherShelf, answers, holds ? memory.on(shelf, otherShelf) : new GivenMemory());
+    }
+
+    /** How a cell of a fixture shows a colour. */
+    public Optional<ColourAnswer> answer(Mode mode, int cell, Chromaticity colour) {
+        return answers.answer(mode, cell, colour);
     }
 
     public Given give(Palette palette, UnitId unit) {

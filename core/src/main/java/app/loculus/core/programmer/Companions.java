@@ -13,12 +13,15 @@ import app.loculus.core.profile.ModeMaster;
 import app.loculus.core.profile.Parameter;
 import app.loculus.core.value.AttributeValue;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
+import java.util.function.Predicate;
 
 /**
  * Which values only come along with others: mode channels that those do not work without, wheels that are closed beside a
@@ -38,7 +41,13 @@ public final class Companions {
 
     /** Values without the companions that nothing among them needs; a unit that nothing is left of is gone. */
     public Map<UnitId, UnitValues> needed(Map<UnitId, UnitValues> values) {
-        Map<FixtureId, Set<Integer>> masters = masters(values);
+        Set<FixtureId> companied = new HashSet<>();
+        values.forEach((unit, held) -> {
+            if (held.byAttribute().values().stream().anyMatch(Touched::companion)) {
+                companied.add(unit.fixture());
+            }
+        });
+        Map<FixtureId, Set<Integer>> masters = masters(values, companied::contains);
         Map<UnitId, UnitValues> left = new LinkedHashMap<>();
         values.forEach((unit, held) -> {
             UnitValues needed = needed(unit, held, masters.getOrDefault(unit.fixture(), Set.of()));
@@ -56,7 +65,7 @@ public final class Companions {
      */
     public Map<UnitId, UnitValues> complete(Map<UnitId, UnitValues> values, Function<UnitId, UnitValues> set) {
         Map<UnitId, UnitValues> all = new LinkedHashMap<>(needed(values));
-        masters(values).forEach((id, channels) -> {
+        masters(values, id -> true).forEach((id, channels) -> {
             Fixture fixture = patch.get(id);
             Mode mode = patch.modeOf(fixture);
             for (int channel : channels) {
@@ -131,9 +140,12 @@ public final class Companions {
     }
 
     /** Mode channels that values hang on, by fixture, as indices of channels. */
-    private Map<FixtureId, Set<Integer>> masters(Map<UnitId, UnitValues> values) {
+    private Map<FixtureId, Set<Integer>> masters(Map<UnitId, UnitValues> values, Predicate<FixtureId> which) {
         Map<FixtureId, Set<Integer>> found = new HashMap<>();
         values.forEach((unit, held) -> {
+            if (!which.test(unit.fixture())) {
+                return;
+            }
             Mode mode = patch.find(unit.fixture()).map(patch::modeOf).orElse(null);
             if (mode != null && mode.mastered()) {
                 Set<Integer> channels = found.computeIfAbsent(unit.fixture(), f -> new LinkedHashSet<>());
@@ -149,6 +161,12 @@ public final class Companions {
     }
 
     private void masters(Mode mode, UnitId unit, Parameter parameter, AttributeValue value, Set<Integer> found) {
+        List<ChannelFunction> hanging = mode.channelOf(parameter).functions().stream()
+                .filter(f -> f.master().isPresent())
+                .toList();
+        if (hanging.isEmpty()) {
+            return;
+        }
         Optional<ChannelFunction> one = value.moved().isPresent()
                 ? Optional.empty()
                 : now.plain(unit, parameter.attribute(), value)
@@ -157,7 +175,7 @@ public final class Companions {
         // What moves may come to any of them.
         one.ifPresentOrElse(
                 f -> mastersOf(mode, unit.cell(), f, found),
-                () -> mode.channelOf(parameter).functions().stream()
+                () -> hanging.stream()
                         .filter(f -> f.attribute().equals(parameter.attribute()))
                         .forEach(f -> mastersOf(mode, unit.cell(), f, found)));
     }

@@ -191,6 +191,8 @@ public interface Layer {
                     Resolved.highlighted(mode.channels().get(i), owner).ifPresent(set(channels, i));
                 }
             }
+            look.colour(fixture.profile())
+                    .ifPresent(colour -> resolver.show(mode, fixture.id(), shown, colour, this, channels));
             look.of(fixture.profile())
                     .forEach((attribute, value) -> shown.forEach(cell ->
                             resolver.show(mode, new UnitId(fixture.id(), cell), attribute, value, this, channels)));

@@ -1,5 +1,6 @@
 package app.loculus.core.resolve;
 
+import app.loculus.core.colour.Chromaticity;
 import app.loculus.core.effect.Beats;
 import app.loculus.core.effect.Effect;
 import app.loculus.core.motion.Motions;
@@ -9,8 +10,10 @@ import app.loculus.core.palette.Given;
 import app.loculus.core.palette.Giver;
 import app.loculus.core.palette.Palette;
 import app.loculus.core.patch.Fixture;
+import app.loculus.core.patch.FixtureId;
 import app.loculus.core.patch.UnitId;
 import app.loculus.core.profile.Attribute;
+import app.loculus.core.profile.ChannelFunction;
 import app.loculus.core.profile.FunctionValue;
 import app.loculus.core.profile.Mode;
 import app.loculus.core.profile.Parameter;
@@ -24,6 +27,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 
 /** Resolves fixtures of one scene. Safe to share between threads. */
@@ -217,11 +221,48 @@ public final class Resolver {
     void show(Mode mode, UnitId unit, Attribute attribute, AttributeValue value, Layer layer, List<Resolved> channels) {
         for (int cell = 0; cell <= mode.cells(); cell++) {
             if (mode.layout().within(cell, unit.cell())) {
-                mode.parameter(cell, attribute).ifPresent(parameter -> {
-                    value.in(mode, parameter)
-                            .ifPresent(p -> channels.set(
+                int home = cell;
+                mode.parameter(cell, attribute)
+                        .ifPresent(parameter -> value.in(mode, parameter).ifPresent(place -> {
+                            mode.masters(home, place.function(), channel -> sent(channels, channel))
+                                    .forEach((channel, dmx) -> shown(mode, channel, dmx, layer, channels));
+                            channels.set(
                                     parameter.channel(),
-                                    new Resolved(p.function(), p.fraction(), new Source.Highlight(), layer.owner())));
+                                    new Resolved(
+                                            place.function(), place.fraction(), new Source.Highlight(), layer.owner()));
+                        }));
+            }
+        }
+    }
+
+    private static long sent(List<Resolved> channels, int channel) {
+        return channels.get(channel).place().dmx();
+    }
+
+    /** Moves a mode channel to where something that is shown off works; one that is there stays as it is. */
+    private static void shown(Mode mode, int channel, long dmx, Layer layer, List<Resolved> channels) {
+        if (sent(channels, channel) != dmx) {
+            ChannelFunction function = mode.channels().get(channel).functionAt(dmx, f -> true);
+            channels.set(
+                    channel,
+                    new Resolved(function, function.fractionOfDmx(dmx), new Source.Highlight(), layer.owner()));
+        }
+    }
+
+    /** Shows cells of a fixture off in a colour, each as well as it can. */
+    void show(
+            Mode mode,
+            FixtureId fixture,
+            Set<Integer> shown,
+            Chromaticity colour,
+            Layer layer,
+            List<Resolved> channels) {
+        for (int cell = 0; cell <= mode.cells(); cell++) {
+            UnitId unit = new UnitId(fixture, cell);
+            if (mode.layout().outwards(cell).stream().anyMatch(shown::contains)) {
+                giver.answer(mode, cell, colour).ifPresent(answer -> {
+                    answer.closings().forEach((a, v) -> show(mode, unit, a, v, layer, channels));
+                    answer.values().forEach((a, v) -> show(mode, unit, a, v, layer, channels));
                 });
             }
         }

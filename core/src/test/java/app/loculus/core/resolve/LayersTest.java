@@ -4,9 +4,14 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import app.loculus.core.RandomLines;
 import app.loculus.core.Rig;
+import app.loculus.core.colour.Chromaticity;
+import app.loculus.core.colour.ColourDifference;
+import app.loculus.core.colour.Tristimulus;
 import app.loculus.core.dmx.FrameRenderer;
+import app.loculus.core.edit.hand.HighlightWords;
 import app.loculus.core.edit.hand.Solo;
 import app.loculus.core.patch.Address;
+import app.loculus.core.patch.Fixture;
 import app.loculus.core.patch.FixtureId;
 import app.loculus.core.patch.UnitId;
 import app.loculus.core.profile.Attribute;
@@ -14,8 +19,11 @@ import app.loculus.core.profile.Channel;
 import app.loculus.core.profile.Mode;
 import app.loculus.core.programmer.Touched;
 import app.loculus.core.programmer.UnitValues;
+import app.loculus.core.show.PartKinds;
 import app.loculus.core.show.Show;
+import app.loculus.core.show.Whole;
 import app.loculus.core.value.AttributeValue;
+import app.loculus.core.value.ShownColour;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -190,6 +198,53 @@ class LayersTest {
         Show forgotten = Rig.after(show, "highlight home");
         assertThat(forgotten.lights().level(unit(forgotten, 11))).isEqualTo(1);
         assertThat(Rig.say(Rig.after(show, "12"), "record highlight").refused()).isTrue();
+    }
+
+    /** Whoever is shown off stays where it points; every type, and cells that hold the colours, show the colour. */
+    @Test
+    void a_highlight_for_every_type_moves_nobody_and_colours_all_that_have_colours() {
+        Show set = Rig.after(
+                Rig.everyKind(),
+                "31 at 80 colour xy 0.45, 0.45",
+                "11 Pan at 40",
+                "31 + 11",
+                "record highlight",
+                "clear all");
+        Show before = Rig.after(set, "11 thru 61 + 1");
+        Show shown = Rig.after(before, "highlight on");
+        int coloured = 0;
+        for (Fixture fixture : shown.patch().fixtures()) {
+            Mode mode = shown.patch().modeOf(fixture);
+            List<Resolved> channels = shown.resolver().resolve(fixture);
+            List<Resolved> stood = before.resolver().resolve(fixture);
+            for (int i = 0; i < channels.size(); i++) {
+                if (channels.get(i).function().attribute().name().matches("Pan|Tilt")) {
+                    assertThat(channels.get(i).place()).isEqualTo(stood.get(i).place());
+                }
+            }
+            for (int cell = 0; cell <= mode.cells(); cell++) {
+                int of = cell;
+                var wanted = shown.resolver().giver().answer(mode, cell, new Chromaticity(0.45, 0.45));
+                if (wanted.isPresent()) {
+                    coloured++;
+                    var seen = new ShownColour(
+                                    mode, of, c -> channels.get(c).place().dmx())
+                            .light()
+                            .flatMap(Tristimulus::chromaticity)
+                            .orElseThrow();
+                    assertThat(seen.differenceTo(wanted.get().shown()).grade())
+                            .as(shown.patch().profileOf(fixture).name() + " cell " + cell)
+                            .isLessThanOrEqualTo(ColourDifference.Grade.MATCH);
+                }
+            }
+        }
+        assertThat(coloured).isGreaterThan(4);
+        assertThat(Rig.say(Rig.after(Rig.everyKind(), "11 Pan at 40"), "record highlight")
+                        .refused())
+                .isTrue();
+        assertThat(HighlightWords.lines(shown, shown.get(PartKinds.HIGHLIGHT, Whole.SHOW)))
+                .hasSize(1)
+                .allMatch(line -> line.contains("80 %") && line.contains("0.45"));
     }
 
     private static UnitId unit(Show show, int number) {

@@ -12,6 +12,7 @@ import app.loculus.core.edit.hand.SetSpread;
 import app.loculus.core.edit.hand.StepShare;
 import app.loculus.core.edit.hand.Whole;
 import app.loculus.core.problem.Refusal;
+import app.loculus.core.profile.Kind;
 import app.loculus.core.profile.Profiles;
 import app.loculus.core.selection.Choice;
 import app.loculus.core.selection.Pattern;
@@ -25,6 +26,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
+import java.util.stream.Collectors;
 
 /** Choosing, arranging and setting. */
 public sealed interface HandEdits extends TypedEdit {
@@ -161,11 +163,12 @@ public sealed interface HandEdits extends TypedEdit {
         }
     }
 
-    /** What is touched on the units in hand is what highlight looks like. @param perType for their types alone */
-    record RecordHighlight(boolean perType) implements HandEdits {
+    /** What is touched on the units in hand is what highlight looks like. @param with kinds beside intensity, colour, beam */
+    record RecordHighlight(boolean perType, List<String> with) implements HandEdits {
         @Override
         public ShowEdit edit(Profiles library) {
-            return new app.loculus.core.edit.hand.RecordHighlight(perType);
+            return new app.loculus.core.edit.hand.RecordHighlight(
+                    perType, TypedEdit.orNone(with).stream().map(Kind::parse).collect(Collectors.toSet()));
         }
     }
 

@@ -49,10 +49,12 @@ public record ApplyPalette(PaletteId palette, boolean asValues) implements ShowE
             if (given.follow()) {
                 Mode mode = show.patch().modeOf(show.patch().get(unit.fixture()));
                 // A mode that the palette gives the fixture is the one it was recorded in, for its cells as well.
-                given.values()
-                        .keySet()
-                        .forEach(a -> mode.parameter(unit.cell(), a)
-                                .ifPresent(p -> touching.leave(unit.fixture(), p.channel())));
+                if (mode.mastered()) {
+                    given.values()
+                            .keySet()
+                            .forEach(a -> mode.parameter(unit.cell(), a)
+                                    .ifPresent(p -> touching.leave(unit.fixture(), p.channel())));
+                }
                 touching.setTogether(
                         unit, values(given), given.companions(), asValues ? applied.intent() : Optional.empty());
                 followed++;
