@@ -55,6 +55,18 @@ interface ProblemBody {
   problems?: ProblemView[];
 }
 
+/** What would happen; what would be refused is thrown as if it had been. */
+export function foreseen<T extends { problems: ProblemView[] }>(result: {
+  data?: T;
+  error?: unknown;
+  response: Response;
+}): T {
+  const outcome = answered(result);
+  const refusal = outcome.problems.find((p) => p.severity === 'refusal');
+  if (refusal) throw new RefusedError(refusal.words, outcome.problems);
+  return outcome;
+}
+
 /** The answer's data, or the refusal as an error. */
 export function answered<T>(result: { data?: T; error?: unknown; response: Response }): T {
   if (result.response.ok && result.data !== undefined) return result.data;

@@ -1,4 +1,4 @@
-import { answered, client, type FileResult, type LineResponse, type ProfileDraft } from './client';
+import { answered, client, foreseen, type FileResult, type LineResponse, type ProfileDraft } from './client';
 import { useCurrentShow } from './current-show';
 import { write, page, type WriteHeaders } from './writing';
 
@@ -12,7 +12,7 @@ const path = () => {
 export async function line(text: string, preview = false, gesture = ''): Promise<LineResponse> {
   const send = (headers: WriteHeaders = {}) =>
     client.POST('/api/shows/{id}/line', { params: path(), body: { text, preview, gesture }, headers });
-  return answered(preview ? await send() : await write(send));
+  return preview ? foreseen(await send()) : answered(await write(send));
 }
 
 /** How something meets what is in hand. */
@@ -95,7 +95,7 @@ export async function edit(what: Edit, preview = false, gesture = ''): Promise<L
   const body = { edit: what, preview, gesture } as never;
   const send = (headers: WriteHeaders = {}) =>
     client.POST('/api/shows/{id}/edits', { params: path(), body, headers });
-  return answered(preview ? await send() : await write(send));
+  return preview ? foreseen(await send()) : answered(await write(send));
 }
 
 /** Takes groups of another show over, or says what would come. */

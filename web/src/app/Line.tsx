@@ -3,7 +3,7 @@ import { line } from '../api/commands';
 import { RefusedError, type LineResponse, type ProblemView } from '../api/client';
 import { useCurrentShow } from '../api/current-show';
 import { useLine } from './line-store';
-import { useNotice } from './notices';
+import { tell, useNotice } from './notices';
 import { ProblemList } from '../ui/ProblemList';
 import { useConnection } from '../api/live';
 import { inQuotes, useCompletions, type Completion } from './completions';
@@ -60,6 +60,11 @@ const AWAY: ProblemView = {
   waysOut: [],
 } as ProblemView;
 
+/** Whoever types sees it under the line; for a press elsewhere it is told at the foot. */
+function tellElsewhere(words: string, problems: ProblemView[]) {
+  if (document.activeElement?.id !== 'line') useNotice.setState({ notice: { words, problems } });
+}
+
 /**
  * Does a line and empties the input, or leaves it there with what is wrong. A press elsewhere does a line too: what a
  * person has begun to type in the meantime is not touched.
@@ -70,6 +75,7 @@ export async function runLine(text: string): Promise<LineResponse | undefined> {
   if (running.has(text)) return undefined;
   if (useConnection.getState().away) {
     set({ text: typingOther() ? useLine.getState().text : text, problems: [AWAY], done: '' });
+    tellElsewhere(AWAY.words, []);
     return undefined;
   }
   running.add(text);
@@ -80,16 +86,19 @@ export async function runLine(text: string): Promise<LineResponse | undefined> {
     unanswered.delete(text);
     remember(text);
     if (!typingOther()) {
-      set({ text: '', reading: null, problems: done.problems, done: done.reading || 'Nothing changes' });
+      set({ text: '', reading: null });
+      tell(done);
     }
     return done;
   } catch (error) {
     if (!(error instanceof RefusedError)) {
       const words = 'The application does not answer; whether this was done shows when it is back.';
       set({ text: typingOther() ? useLine.getState().text : text, done: '', problems: [{ ...AWAY, words }] });
-    } else if (typingOther())
-      useNotice.setState({ notice: { words: error.message, problems: error.problems } });
-    else set({ text, done: '', problems: error.problems });
+      tellElsewhere(words, []);
+    } else {
+      if (!typingOther()) set({ text, done: '', problems: error.problems });
+      tellElsewhere(error.message, error.problems);
+    }
     return undefined;
   } finally {
     unanswered.delete(text);
@@ -100,7 +109,6 @@ export async function runLine(text: string): Promise<LineResponse | undefined> {
 export function Line() {
   useReading();
   const { text, reading, problems, done, history, set } = useLine();
-  const notice = useNotice((s) => s.notice);
   const away = useConnection((s) => s.away);
   const [back, setBack] = useState(-1);
   const [focused, setFocused] = useState(false);
@@ -115,7 +123,7 @@ export function Line() {
   // What is half typed is no error yet.
   const wrong = naming ? [] : problems;
   const problem = wrong.find((p) => p.severity === 'refusal');
-  const shown: ProblemView[] = notice ? notice.problems : wrong;
+  const shown: ProblemView[] = wrong;
   const type = (to: string) => {
     setActive(-1);
     setShut(false);
@@ -153,7 +161,8 @@ export function Line() {
   const words = away ? 'The application is away' : text ? (reading?.reading ?? '') : done;
   const detail = text ? (reading?.words.slice(2) ?? []) : [];
   const warnings = (reading?.problems ?? []).filter((p) => p.severity === 'warning');
-  const told = shown.length > 0 || notice !== null || (focused && (detail.length > 0 || warnings.length > 0));
+  // Once the line is left nothing of it lies over the page.
+  const told = focused && (shown.length > 0 || detail.length > 0 || warnings.length > 0);
   return (
     <div className="relative min-w-0 flex-1">
       <div
@@ -237,7 +246,6 @@ export function Line() {
             </li>
           ))}
         </ul>
-        {notice && shown.length === 0 && <p className="text-madder">{notice.words}</p>}
         <ProblemList
           problems={shown.length > 0 ? shown : warnings}
           onLine={(l) => {
@@ -255,7 +263,6 @@ export function Line() {
             aria-label="Put this away"
             className="absolute top-1 right-1 min-h-7 min-w-7 text-ink-2"
             onClick={() => {
-              useNotice.getState().clear();
               set({ problems: [] });
             }}
           >

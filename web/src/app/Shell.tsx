@@ -10,20 +10,23 @@ import { useBenches } from '../features/playing/foot';
 import { press, usePlaying } from '../features/playing/playing';
 import { RunningStrip } from '../features/playing/RunningStrip';
 import { useActions, useShortcuts } from './actions';
+import { useFocusNear } from './focus-near';
 import { redoNow, undoNow } from './history';
 import { Line } from './Line';
 import { ShortcutSheet } from './ShortcutSheet';
 import { useTheme } from './theme';
+import { Told } from './Told';
 
 export function Shell({ children }: { children: ReactNode }) {
   const actions = useActions();
   useShortcuts(actions);
+  useFocusNear();
   const benches = useBenches((s) => s.count);
   const blind = usePlaying((s) => s.play.blind);
   return (
     <div
       data-blind={blind}
-      className="grid h-full grid-cols-[152px_1fr] grid-rows-[48px_1fr] overflow-hidden"
+      className="grid h-full grid-cols-[152px_1fr] grid-rows-[48px_1fr_auto] overflow-hidden"
     >
       <Top />
       <Rail />
@@ -35,6 +38,7 @@ export function Shell({ children }: { children: ReactNode }) {
           </div>
         )}
       </main>
+      <Told />
       <ShortcutSheet actions={actions} />
     </div>
   );

@@ -3,7 +3,8 @@ import { useNavigate } from 'react-router';
 import { edit, turnHighlight } from '../api/commands';
 import { redoNow, undoNow } from './history';
 import { focusLine } from './line-store';
-import { attempt } from './notices';
+import { focusPlace } from './focus-near';
+import { attempt, useNotice } from './notices';
 import { useActiveList } from '../features/playing/active';
 import { press } from '../features/playing/playing';
 import { useBuilder } from '../features/bench/builder';
@@ -167,11 +168,18 @@ export function useShortcuts(actions: Action[]) {
       // What is open in front has the keys to itself.
       if (e.defaultPrevented || document.querySelector('[role="dialog"]')) return;
       const target = e.target as HTMLElement;
+      const told = useNotice.getState();
+      if (e.key === 'Escape' && told.notice) {
+        told.clear();
+        e.preventDefault();
+        return;
+      }
       const typing = target.matches(
         'input:not([type=range], [type=checkbox]), textarea, select, [contenteditable]',
       );
       if (typing && e.key === 'Escape') {
         target.blur();
+        if (target.id !== 'line') focusPlace();
         return;
       }
       const lineEmpty = target.id === 'line' && (target as HTMLInputElement).value === '';

@@ -9,6 +9,7 @@ import type {
   Schemas,
 } from '../api/client';
 import {
+  useDesk,
   useEffects,
   useGroups,
   useLooks,
@@ -115,6 +116,10 @@ const WORDS = [
   'copy group',
   'tint group',
   'record highlight',
+  'send',
+  'now',
+  'selected',
+  'touched',
   'highlight rest',
   'starter palettes',
   'take out',
@@ -259,6 +264,7 @@ export function useCompletions(text: string): Completion[] {
   const allMarks = useMarks(wanted).data;
   const allEffects = useEffects(wanted).data;
   const looks = useLooks(wanted).data;
+  const held = useDesk().data?.values;
   return useMemo(() => {
     const known = {
       palettes: allPalettes ?? [],
@@ -301,16 +307,26 @@ export function useCompletions(text: string): Completion[] {
     }
     const begun = /[a-z]+$/i.exec(text)?.[0].toLowerCase();
     if (!begun) return [];
-    return WORDS.filter((w) => w.startsWith(begun) && w !== begun)
-      .slice(0, MOST)
+    const attributes = (held ?? [])
+      .filter((v) => v.label.toLowerCase().startsWith(begun) || v.attribute.toLowerCase().startsWith(begun))
+      .map((v) => ({
+        name: v.label,
+        kind: 'attribute',
+        detail: `${v.units} in hand have it`,
+        text: `${text.slice(0, text.length - begun.length)}${/\s/.test(v.label) ? v.attribute : v.label} at `,
+      }));
+    return [...attributes, ...words(text, begun)].slice(0, MOST);
+  }, [text, allPalettes, allGroups, allProfiles, allMarks, allEffects, looks, patch, held]);
+}
+
+const words = (text: string, begun: string): Completion[] =>
+    WORDS.filter((w) => w.startsWith(begun) && w !== begun)
       .map((w) => ({
         name: w,
         kind: 'word',
         detail: '',
         text: `${text.slice(0, text.length - begun.length)}${w} `,
       }));
-  }, [text, allPalettes, allGroups, allProfiles, allMarks, allEffects, looks, patch]);
-}
 
 interface Known {
   palettes: PaletteView[];

@@ -1,11 +1,10 @@
 import { edit, type Edit } from '../api/commands';
-import { attempt } from './notices';
-import { useLine } from './line-store';
+import { attempt, tell } from './notices';
 
 /** Does a typed edit and says what it did where the line says it; a refusal is told under the line. */
 export async function runEdit(what: Edit) {
   const done = await attempt(() => edit(what));
-  if (done) useLine.getState().set({ done: done.reading || 'Nothing changes', problems: done.problems });
+  if (done) tell(done);
   return done;
 }
 

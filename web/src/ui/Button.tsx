@@ -10,6 +10,8 @@ interface Props {
   pressed?: boolean;
   /** Whether quick presses are each meant; else a double press does a thing once. */
   repeats?: boolean;
+  /** Whether a dialog that opens begins here. */
+  first?: boolean;
 }
 
 const KINDS = {
@@ -27,6 +29,7 @@ export function Button({
   type = 'button',
   pressed,
   repeats = false,
+  first = false,
 }: Props) {
   return (
     <button
@@ -34,6 +37,7 @@ export function Button({
       title={label}
       disabled={disabled}
       aria-pressed={pressed}
+      data-autofocus={first || undefined}
       onClick={(e) => (repeats || e.detail < 2) && onClick?.()}
       className={`inline-flex min-h-7 shrink-0 items-center gap-1.5 rounded-md border px-2.5 py-0.5 font-semibold ${KINDS[pressed ? 'main' : kind]}`}
     >

@@ -7,7 +7,10 @@ interface Props {
   face: ReactNode;
   ring?: ReactNode;
   dimmed?: boolean;
+  /** It is what is looked at. */
   active?: boolean;
+  /** What it keeps is in hand, or applied. */
+  pressed?: boolean;
   follow: 'all' | 'some' | 'none';
   title: string;
   /** what it is marked with */
@@ -35,6 +38,7 @@ export function Niche({
   ring,
   dimmed,
   active,
+  pressed = false,
   follow,
   title,
   tint,
@@ -46,6 +50,9 @@ export function Niche({
 }: Props) {
   const [renaming, setRenaming] = useState(false);
   const busy = useRef(false);
+  const arch = useRef<HTMLButtonElement>(null);
+  /** By key: the keys go on where they were. */
+  const back = () => window.requestAnimationFrame(() => arch.current?.focus());
   const rename = async (to: string) => {
     if (busy.current) return;
     busy.current = true;
@@ -61,10 +68,12 @@ export function Niche({
       onMouseLeave={() => onLook?.(false, false)}
     >
       <button
+        ref={arch}
         data-niche
         title={title}
         aria-label={`${number} ${name}. ${title}`}
-        aria-pressed={active}
+        aria-pressed={pressed}
+        aria-current={active || undefined}
         onClick={onPress}
         onFocus={() => onLook?.(true, true)}
         onBlur={() => onLook?.(false, true)}
@@ -76,7 +85,7 @@ export function Niche({
             e.preventDefault();
           } else step(e);
         }}
-        className={`relative h-[72px] w-[72px] overflow-hidden rounded-t-[36px] rounded-b-[4px] border border-line-strong bg-sheet ${active ? 'outline-2 outline-offset-3 outline-petrol' : ''}`}
+        className={`relative h-[72px] w-[72px] overflow-hidden rounded-t-[36px] rounded-b-[4px] border border-line-strong bg-sheet ${active || pressed ? 'outline-2 outline-offset-3 outline-petrol' : ''}`}
       >
         <span className={dimmed ? 'opacity-45' : ''}>{face}</span>
         {ring && <span className="absolute top-2 left-1/2 -translate-x-1/2">{ring}</span>}
@@ -95,8 +104,11 @@ export function Niche({
           onBlur={(e) => void rename(e.currentTarget.value)}
           onKeyDown={(e) => {
             e.stopPropagation();
-            if (e.key === 'Enter') void rename(e.currentTarget.value);
-            else if (e.key === 'Escape') setRenaming(false);
+            if (e.key === 'Enter') void rename(e.currentTarget.value).then(back);
+            else if (e.key === 'Escape') {
+              setRenaming(false);
+              back();
+            }
           }}
         />
       ) : (

@@ -4,6 +4,7 @@ import { edit, type Edit } from '../../api/commands';
 import type { DeskView, ValueRow } from '../../api/client';
 import { useColourPlane } from '../../api/queries';
 import { runLine } from '../../app/Line';
+import { quoted } from '../../app/run';
 import { attempt } from '../../app/notices';
 import { Fader } from '../../ui/Fader';
 import { Segmented } from '../../ui/Segmented';
@@ -230,7 +231,8 @@ function Row(props: RowProps) {
 function Line({ row, form, more, onMore, onChange }: RowProps) {
   // Lamp, reset and the like: what a control channel does is held down to be done.
   const [writing, setWriting] = useState(false);
-  const guarded = row.kind === 'control' && row.attribute.startsWith('Control');
+  const guarded =
+    row.kind === 'control' && (row.attribute.startsWith('Control') || row.ranges.some((r) => r.command));
   return (
     <div className="flex h-8 items-center gap-1 border-b border-line">
       <span className="w-16 shrink-0 truncate" title={row.attribute}>
@@ -321,7 +323,11 @@ function Slots({
   };
   const range = row.ranges[at];
   const hold = () => {
-    timer.current = window.setTimeout(() => set(chosen), HOLD_MS);
+    const command = row.ranges.some((r) => r.name === chosen && r.command);
+    timer.current = window.setTimeout(
+      () => (command ? void runLine(`send ${quoted(chosen)} now`) : set(chosen)),
+      HOLD_MS,
+    );
   };
   const release = () => window.clearTimeout(timer.current);
   return (

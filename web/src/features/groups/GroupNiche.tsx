@@ -8,8 +8,11 @@ import { TinyPlan, type Places } from './TinyPlan';
 
 /** Pixels up for one percent more. */
 const PER_PERCENT = 1.2;
-/** Pixels before a press is a drag; sideways it goes to another niche, up and down it is a level. */
-const SLIP = 8;
+/**
+ * Pixels before a press is a drag. By the way it has gone by then it is one thing to its end: rather up or down a level,
+ * rather sideways a way to another niche.
+ */
+export const SLIP = 8;
 
 interface Props {
   group: GroupView;
@@ -67,8 +70,17 @@ export const GroupNiche = memo(function GroupNiche({ group, places, how, held, l
       const start = from.current;
       if (!start || e.buttons !== 1) return;
       const up = start.y - e.clientY;
-      if (level === null && (Math.abs(up) < SLIP || Math.abs(e.clientX - start.x) > SLIP)) return;
-      if (level === null) e.currentTarget.setPointerCapture(e.pointerId);
+      if (level === null) {
+        const across = Math.abs(e.clientX - start.x);
+        if (Math.hypot(across, up) < SLIP) return;
+        if (across >= Math.abs(up)) {
+          from.current = null;
+          return;
+        }
+        e.currentTarget.setPointerCapture(e.pointerId);
+      }
+      // Whoever listens further out would take it for a way to another niche.
+      e.nativeEvent.stopPropagation();
       levelled.current = true;
       const percent = Math.round(Math.max(0, Math.min(100, start.at + up / PER_PERCENT)));
       if (percent === level) return;
@@ -112,7 +124,8 @@ export const GroupNiche = memo(function GroupNiche({ group, places, how, held, l
         ) : undefined
       }
       follow={held}
-      active={held === 'all' || looked}
+      active={looked}
+      pressed={held === 'all'}
       onPress={press}
       onRename={async (name) =>
         (await attempt(() => edit({ type: 'rename-group', number: group.number, name }))) !== undefined

@@ -17,7 +17,7 @@ import { useRehousing } from '../niches/useRehousing';
 import { useKept } from '../../app/kept';
 import { BringGroups } from './BringGroups';
 import { GroupCard } from './GroupCard';
-import { GroupNiche } from './GroupNiche';
+import { GroupNiche, SLIP } from './GroupNiche';
 import { useLiveLevels } from './live-levels';
 import { RecordGroup } from './RecordGroup';
 import { StarterGroups } from './StarterGroups';
@@ -27,7 +27,7 @@ import { usePlaces } from './TinyPlan';
 const PAGE = 48;
 
 /** Up and down is a level; only sideways it goes to another niche. One object: a new one would draw every niche anew. */
-const SIDEWAYS = { activationConstraint: { distance: { x: 8 }, tolerance: { y: 8 } } };
+const DRAG = { activationConstraint: { distance: SLIP } };
 
 const RECORD = <RecordGroup />;
 
@@ -67,7 +67,7 @@ export function GroupsPage() {
       : groups.filter((g) => `${g.number} ${g.name}`.toLowerCase().includes(find.toLowerCase()));
   const { landing, context } = useRehousing(
     groups,
-    SIDEWAYS,
+    DRAG,
     (number, to) => void runEdit({ type: 'move-group', number, to }),
   );
   const card = groups.filter((g) => looked.includes(g.number));

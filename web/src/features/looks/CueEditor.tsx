@@ -1,5 +1,6 @@
 import type { CueListView, CueView } from '../../api/client';
 import { quoted } from '../../app/run';
+import { focusPlace } from '../../app/focus-near';
 import { Button } from '../../ui/Button';
 import { inputShape } from '../../ui/Field';
 import { press } from '../playing/playing';
@@ -10,6 +11,13 @@ interface Props {
   list: CueListView;
   cues: CueView[];
   opened: string;
+}
+
+/** Enter takes what was typed, and the keys go on in the row. */
+function leave(e: React.KeyboardEvent<HTMLInputElement>) {
+  if (e.key !== 'Enter') return;
+  e.currentTarget.blur();
+  focusPlace();
 }
 
 /** Name, times and what comes next of the cues that are held; what is typed goes to all of them. */
@@ -26,7 +34,7 @@ export function CueEditor({ list, cues, opened }: Props) {
         aria-label={`${label} of ${one ? `cue ${first.number}` : `${cues.length} cues`}`}
         placeholder={seconds(usual)}
         defaultValue={value == null ? '' : seconds(value)}
-        onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
+        onKeyDown={leave}
         onBlur={(e) => {
           const typed = e.currentTarget.value.trim().replace(',', '.');
           if (typed === (value == null ? '' : seconds(value))) return;
@@ -40,11 +48,12 @@ export function CueEditor({ list, cues, opened }: Props) {
       {one ? (
         <input
           key={`${first.id} ${first.name}`}
+          data-cue-name
           aria-label={`Name of cue ${first.number}`}
           className={`${inputShape} !w-40`}
           placeholder="name"
           defaultValue={first.name}
-          onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
+          onKeyDown={leave}
           onBlur={(e) => {
             const name = e.currentTarget.value.trim();
             if (name !== first.name) void runLines([`rename ${cueLine(list, first)} ${quoted(name)}`]);
@@ -83,7 +92,7 @@ export function CueEditor({ list, cues, opened }: Props) {
           aria-label="Seconds after which the next cue starts"
           className={`${inputShape} !w-14 text-right`}
           defaultValue={seconds(first.after)}
-          onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
+          onKeyDown={leave}
           onBlur={(e) => {
             const typed = e.currentTarget.value.trim().replace(',', '.');
             if (typed !== seconds(first.after))

@@ -82,10 +82,8 @@ export function LooksPage() {
             label="A list beside those there are"
             onClick={() => {
               const number = Math.max(0, ...looks.lists.map((l) => l.number)) + 1;
-              const id = Math.max(0, ...looks.lists.map((l) => l.id)) + 1;
-              void runLines([`list ${number} "List ${number}"`]).then((made) => {
+              void runLines([`list ${number}`]).then((made) => {
                 if (!made) return;
-                choose(id);
                 setHeld([]);
                 setLooked(null);
               });

@@ -13,6 +13,7 @@ import { useLineReading } from '../bench/useLineReading';
 import { runLines } from './run-lines';
 
 type Into = 'cue' | 'submaster' | 'look';
+type What = 'touched' | 'selected' | 'all';
 
 /** Records what is touched, or all that is on, as a cue, a submaster or a look; what would happen is said before. */
 export function RecordLook({ list, looks }: { list: CueListView | undefined; looks: LooksView }) {
@@ -21,7 +22,7 @@ export function RecordLook({ list, looks }: { list: CueListView | undefined; loo
   const [number, setNumber] = useKept('record look number', '');
   const [into, setInto] = useKept<Into>('record look into', 'cue');
   const [leftOut, setLeftOut] = useLeaveOut();
-  const [all, setAll] = useState(false);
+  const [what, setWhat] = useState<What>('touched');
   const [onto, setOnto] = useState<'merge' | 'replace'>('merge');
   const there =
     into === 'cue'
@@ -32,13 +33,13 @@ export function RecordLook({ list, looks }: { list: CueListView | undefined; loo
     number.trim(),
     name.trim() && quoted(name),
     into === 'cue' && list ? `of list ${list.number}` : '',
-    all ? 'all' : '',
+    what === 'touched' ? '' : what,
     leftOut.length > 0 ? `without ${leftOut.join(', ')}` : '',
     there ? onto : '',
   ]
     .filter(Boolean)
     .join(' ');
-  const able = all || (desk?.touchedUnits ?? 0) > 0;
+  const able = what === 'all' || (desk?.touchedUnits ?? 0) > 0;
   const reading = useLineReading(able ? words : '');
   const record = useOnce(async () => {
     if (!(await runLines([words]))) return;
@@ -80,11 +81,12 @@ export function RecordLook({ list, looks }: { list: CueListView | undefined; loo
       />
       <Segmented
         label="What is recorded"
-        value={all ? 'all' : 'touched'}
-        onChange={(v) => setAll(v === 'all')}
+        value={what}
+        onChange={setWhat}
         tight
         options={[
           { value: 'touched', text: 'what I touched' },
+          { value: 'selected', text: 'only selected' },
           { value: 'all', text: 'all that is on' },
         ]}
       />

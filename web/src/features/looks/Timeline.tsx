@@ -6,6 +6,9 @@ import { CueSlopes, type Time } from './CueSlopes';
 import { cueLine, nextWords, pastedTimes, scaleOf, seconds } from './looks-model';
 import { runLines } from './run-lines';
 
+/** Behind the last cue. */
+const END = -1;
+
 interface Props {
   list: CueListView;
   held: number[];
@@ -19,7 +22,7 @@ export function Timeline({ list, held, onHold }: Props) {
   const scale = useMemo(() => scaleOf(list.cues), [list.cues]);
   const head = useRef<HTMLDivElement>(null);
   const [width, setWidth] = useState(300);
-  const [over, setOver] = useState<{ cue: CueView; words: string } | null>(null);
+  const [over, setOver] = useState<{ cue: number; words: string } | null>(null);
   const moved = useRef<CueView | null>(null);
   useEffect(() => {
     const seen = new ResizeObserver(([e]) => setWidth(Math.max(120, Math.floor(e!.contentRect.width) - 14)));
@@ -56,13 +59,36 @@ export function Timeline({ list, held, onHold }: Props) {
     e.preventDefault();
     void runLines(all);
   };
-  const rehoused = (before: CueView) => `move ${cueLine(list, moved.current!)} before ${before.number}`;
-  const foresee = async (before: CueView) => {
-    if (!moved.current || moved.current.id === before.id) return setOver(null);
-    setOver({ cue: before, words: '' });
-    const told = await say(rehoused(before), true).catch(() => undefined);
-    if (told) setOver((now) => (now?.cue.id === before.id ? { cue: before, words: told.reading } : now));
+  const last = list.cues[list.cues.length - 1];
+  /** What a drop there does; nothing where it changes nothing. @param before the end of the list when absent */
+  const rehoused = (before?: CueView) => {
+    const cue = moved.current;
+    if (!cue || cue.id === (before ?? last)?.id) return '';
+    const to = before ? `before ${before.number}` : `to ${Math.floor(Number(last!.number)) + 1}`;
+    return `move ${cueLine(list, cue)} ${to}`;
   };
+  const foresee = async (before?: CueView) => {
+    const asked = rehoused(before);
+    if (!asked) return setOver(null);
+    const cue = before?.id ?? END;
+    setOver({ cue, words: '' });
+    const told = await say(asked, true).catch(() => undefined);
+    if (told) setOver((now) => (now?.cue === cue ? { cue, words: told.reading } : now));
+  };
+  const landing = (before?: CueView) => ({
+    onDragOver: (e: React.DragEvent) => {
+      if (!moved.current) return;
+      e.preventDefault();
+      if (over?.cue !== (before?.id ?? END)) void foresee(before);
+    },
+    onDrop: (e: React.DragEvent) => {
+      e.preventDefault();
+      const asked = rehoused(before);
+      if (asked) void runLines([asked]);
+      moved.current = null;
+      setOver(null);
+    },
+  });
   const ticks = [0, 0.25, 0.5, 0.75, 1].map((t) => t * scale);
   return (
     <div className="flex min-h-0 flex-1 flex-col" onPaste={paste}>
@@ -96,17 +122,7 @@ export function Timeline({ list, held, onHold }: Props) {
             role="option"
             aria-selected={held.includes(cue.id)}
             tabIndex={0}
-            onDragOver={(e) => {
-              if (!moved.current) return;
-              e.preventDefault();
-              if (over?.cue.id !== cue.id) void foresee(cue);
-            }}
-            onDrop={(e) => {
-              e.preventDefault();
-              if (moved.current && moved.current.id !== cue.id) void runLines([rehoused(cue)]);
-              moved.current = null;
-              setOver(null);
-            }}
+            {...landing(cue)}
             onClick={(e) => choose(cue, e)}
             onDoubleClick={() => void press({ press: 'jump', list: list.id, cue: cue.id })}
             onKeyDown={(e) =>
@@ -116,7 +132,7 @@ export function Timeline({ list, held, onHold }: Props) {
                 () => void press({ press: 'jump', list: list.id, cue: cue.id }),
               )
             }
-            className={`grid cursor-default grid-cols-[minmax(210px,0.8fr)_minmax(0,1fr)] items-center border-b border-line px-3 py-1 ${held.includes(cue.id) ? 'bg-petrol-soft' : run?.cue === cue.id ? 'bg-sunk' : ''} ${over?.cue.id === cue.id ? 'border-t-2 border-t-petrol' : ''}`}
+            className={`grid cursor-default grid-cols-[minmax(210px,0.8fr)_minmax(0,1fr)] items-center border-b border-line px-3 py-1 ${held.includes(cue.id) ? 'bg-petrol-soft' : run?.cue === cue.id ? 'bg-sunk' : ''} ${over?.cue === cue.id ? 'border-t-2 border-t-petrol' : ''}`}
           >
             <div
               className="min-w-0 cursor-grab pr-2"
@@ -156,6 +172,13 @@ export function Timeline({ list, held, onHold }: Props) {
             />
           </div>
         ))}
+        {list.cues.length > 0 && (
+          <div
+            data-testid="behind the last cue"
+            className={`min-h-8 ${over?.cue === END ? 'border-t-2 border-t-petrol' : ''}`}
+            {...landing()}
+          />
+        )}
         {list.cues.length === 0 && (
           <p className="p-3 text-ink-2">
             No cue yet. Set values, type a name above and press Enter: what is touched becomes cue 1.
@@ -182,8 +205,11 @@ function rowKey(e: React.KeyboardEvent<HTMLElement>, choose: () => void, play: (
   } else if (e.key === 'Enter') {
     e.preventDefault();
     play();
-  } else if (e.key === ' ') {
+  } else if (e.key === ' ' || e.key === 'F2') {
     e.preventDefault();
     choose();
+    // Its name is in the editor as soon as it is chosen.
+    if (e.key === 'F2')
+      window.setTimeout(() => document.querySelector<HTMLInputElement>('[data-cue-name]')?.select(), 50);
   }
 }

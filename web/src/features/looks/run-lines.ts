@@ -1,11 +1,10 @@
 import { line } from '../../api/commands';
-import { useLine } from '../../app/line-store';
-import { attempt } from '../../app/notices';
+import { attempt, tell } from '../../app/notices';
 
 /** Does lines as one edit and says where the line says it what it did. */
 export async function runLines(lines: string[], gesture = '') {
   if (lines.length === 0) return undefined;
   const done = await attempt(() => line(lines.join('\n'), false, gesture));
-  if (done) useLine.getState().set({ done: done.reading || 'Nothing changes', problems: done.problems });
+  if (done) tell(done);
   return done;
 }

@@ -1,5 +1,5 @@
 import { LayoutGrid } from 'lucide-react';
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { usePages } from '../../api/queries';
 import { runLine } from '../../app/Line';
 import { useKept } from '../../app/kept';
@@ -18,7 +18,17 @@ export function useWindows(of: string, numbers: number[], run: number) {
   const pages = usePages().data ?? NONE;
   const all = useMemo(() => windows(pages, of, numbers, run), [pages, of, numbers, run]);
   const [key, setKey] = useKept(`page of ${of}`, 'run 0');
-  return { all, now: all.find((w) => w.key === key) ?? all[0]!, choose: setKey };
+  const now = all.find((w) => w.key === key) ?? all[0]!;
+  const before = useRef<number[] | null>(null);
+  useEffect(() => {
+    const fresh = before.current ? numbers.filter((n) => !before.current!.includes(n)) : [];
+    before.current = numbers;
+    // What was recorded just now is shown, also where it stands on another page.
+    const beyond = fresh.length === 1 && (fresh[0]! < now.first || fresh[0]! > now.last);
+    const page = beyond && document.hasFocus() && all.find((w) => w.first <= fresh[0]! && fresh[0]! <= w.last);
+    if (page) setKey(page.key);
+  }, [numbers, all, now, setKey]);
+  return { all, now, choose: setKey };
 }
 
 interface Props {

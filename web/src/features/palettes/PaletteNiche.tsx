@@ -2,6 +2,7 @@ import { useDraggable, useDroppable } from '@dnd-kit/core';
 import { memo, useRef, useState } from 'react';
 import type { PaletteView } from '../../api/client';
 import { edit } from '../../api/commands';
+import { runLine } from '../../app/Line';
 import { attempt } from '../../app/notices';
 import { Niche } from '../../ui/Niche';
 import { ScopeRing } from '../../ui/ScopeRing';
@@ -39,7 +40,9 @@ export const PaletteNiche = memo(function PaletteNiche({
   const timer = useRef(0);
   const apply = () => {
     onPick(p.number, false);
-    void attempt(() => edit({ type: 'apply', kind: p.kind, number: p.number }));
+    // Held down, it was asked for: a command goes out for its time and stays nowhere.
+    if (p.command) void runLine(`send ${p.kind} ${p.number} now`);
+    else void attempt(() => edit({ type: 'apply', kind: p.kind, number: p.number }));
   };
   const release = () => {
     window.clearTimeout(timer.current);
@@ -72,7 +75,7 @@ export const PaletteNiche = memo(function PaletteNiche({
     <Niche
       number={p.number}
       name={p.name}
-      title={`${p.guarded ? 'Hold it down to apply it. ' : ''}${reachWords(p)}${p.note ? `\n${p.note}` : ''}`}
+      title={`${p.command ? 'A command: hold it down to send it. ' : p.guarded ? 'Hold it down to apply it. ' : ''}${reachWords(p)}${p.note ? `\n${p.note}` : ''}`}
       tint={p.tint}
       face={
         <>
@@ -109,7 +112,8 @@ export const PaletteNiche = memo(function PaletteNiche({
       }
       follow={p.of === 0 || p.follow === 0 ? 'none' : p.follow === p.of ? 'all' : 'some'}
       dimmed={p.of > 0 && p.follow === 0}
-      active={active || looked}
+      active={looked}
+      pressed={active}
       onPress={press}
       onHoldKey={p.guarded ? hold : undefined}
       onLook={(on, focus) => onLook(on ? p.number : null, focus)}

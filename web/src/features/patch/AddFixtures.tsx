@@ -17,6 +17,9 @@ import { ChangeType } from './ChangeType';
 import { runs } from './patch-model';
 import { TypeOptions } from './TypeOptions';
 
+/** The one way of giving addresses out that needs no start. */
+const NEXT_GAP = 'next gap';
+
 interface Draft {
   type: string;
   first: string;
@@ -27,11 +30,11 @@ interface Draft {
   position: string;
 }
 
-/** What the form says, as the line would write it. */
-function written(d: Draft, addressed: boolean): string {
-  const first = Number.parseInt(d.first, 10);
+/** What the form says, as the line would write it. @param next the number that is meant where none is typed */
+function written(d: Draft, next: number, addressed: boolean): string {
+  const first = d.first.trim() ? Number.parseInt(d.first, 10) : next;
   const count = Number.parseInt(d.count, 10);
-  if (!d.type || !first || !count || (addressed && !d.start)) return '';
+  if (!d.type || !first || !count || (addressed && !d.start && d.layout !== NEXT_GAP)) return '';
   const numbers = count > 1 ? `${first} thru ${first + count - 1}` : `${first}`;
   const gap = Number.parseInt(d.gap, 10) > 0 ? ` gap ${Number.parseInt(d.gap, 10)}` : '';
   const verb = addressed
@@ -81,7 +84,7 @@ function Form({
   });
   const set = (part: Partial<Draft>) => setDraft({ ...draft, ...part });
   const used = useMemo(() => new Set(patch.fixtures.map((f) => f.position).filter(Boolean)), [patch]);
-  const text = written(draft, true);
+  const text = written(draft, patch.nextFree, true);
   const reading = useLineReading(text);
   useEffect(() => onReading(reading.outcome), [reading.outcome, onReading]);
   const send = useOnce(async (line: string) => {
@@ -138,7 +141,7 @@ function Form({
           <Field label="Start address">
             <input
               className={inputShape}
-              placeholder="3.441"
+              placeholder={draft.layout === NEXT_GAP ? '1.1' : '3.441'}
               value={draft.start}
               onChange={(e) => set({ start: e.target.value })}
             />
@@ -172,7 +175,7 @@ function Form({
           <Button kind="main" type="submit" disabled={!text || reading.problems.length > 0}>
             Patch {draft.count || ''} {draft.count === '1' ? 'fixture' : 'fixtures'}
           </Button>
-          <Button disabled={!written(draft, false)} onClick={() => void send(written(draft, false))}>
+          <Button disabled={!written(draft, patch.nextFree, false)} onClick={() => void send(written(draft, patch.nextFree, false))}>
             Add without address
           </Button>
         </div>
@@ -195,7 +198,7 @@ function Form({
 /** How addresses are given out: what the line writes, and what it is called here. */
 const LAYOUTS: [string, string][] = [
   ['', 'run on'],
-  ['next gap', 'in next gaps'],
+  [NEXT_GAP, 'in next gaps'],
   ['one to one', 'one to one'],
   ['by type', 'universe per type'],
   ['by position', 'universe per position'],
@@ -205,8 +208,8 @@ const LAYOUTS: [string, string][] = [
 const landing = (start: string, layout: string) =>
   layout === 'one to one'
     ? `one to one at ${start}`
-    : layout === 'next gap'
-      ? `at next gap from ${start}`
+    : layout === NEXT_GAP
+      ? `at next gap${start.trim() ? ` from ${start}` : ''}`
       : `at ${start}${layout ? ` ${layout}` : ''}`;
 
 function LayoutChoice({ value, onChange }: { value: string; onChange: (layout: string) => void }) {

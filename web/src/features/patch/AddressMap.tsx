@@ -14,6 +14,8 @@ const SLOTS = 512;
 
 interface Block {
   number: number;
+  /** where its fixture begins here, when it has other addresses beside this one */
+  own: string;
   from: number;
   to: number;
   shape: string;
@@ -22,6 +24,7 @@ interface Block {
 
 interface Drag {
   number: number;
+  own: string;
   grabbed: number;
   slot: number;
   moved: boolean;
@@ -61,6 +64,7 @@ export function AddressMap({ patch, universe, landings, held }: Props) {
           .filter((c) => c.universe === universe)
           .map((c) => ({
             number: f.number,
+            own: f.claims.length > 1 ? `${c.universe}.${c.from}` : '',
             from: c.from,
             to: c.to,
             shape: held.has(f.number) ? 'held' : String(tone.get(f.profile)),
@@ -70,13 +74,15 @@ export function AddressMap({ patch, universe, landings, held }: Props) {
     [patch, universe, held, tone],
   );
   const moving = drag ? (held.has(drag.number) ? [...held].sort((a, b) => a - b) : [drag.number]) : [];
+  // Of a fixture with several addresses the one that is dragged moves, unless several are in hand.
+  const alone = drag !== null && drag.own !== '' && moving.length === 1;
   const by = drag ? drag.slot - drag.grabbed : 0;
-  const line = drag?.moved && by !== 0 ? `shift ${runs(moving)} by ${by}` : '';
+  const line = drag?.moved && by !== 0 ? `shift ${runs(moving)}${alone ? ` at ${drag.own}` : ''} by ${by}` : '';
   const reading = useLineReading(line);
   const refused = line !== '' && reading.text === line && reading.problems.length > 0;
   const ghosts: Block[] = drag?.moved
     ? blocks
-        .filter((b) => moving.includes(b.number))
+        .filter((b) => (alone ? b.own === drag.own && b.number === drag.number : moving.includes(b.number)))
         .map((b) => ({
           ...b,
           from: Math.max(1, b.from + by),
@@ -100,7 +106,7 @@ export function AddressMap({ patch, universe, landings, held }: Props) {
     const block = blocks.find((b) => b.from <= slot && slot <= b.to);
     if (!block) return;
     e.currentTarget.setPointerCapture(e.pointerId);
-    setDrag({ number: block.number, grabbed: slot, slot, moved: false });
+    setDrag({ number: block.number, own: block.own, grabbed: slot, slot, moved: false });
   };
   const onPointerUp = (e: React.PointerEvent) => {
     if (!drag) return;
@@ -161,6 +167,7 @@ export function AddressMap({ patch, universe, landings, held }: Props) {
             key={`landing ${l.number} ${l.from}`}
             block={{
               number: l.number,
+              own: '',
               from: l.from,
               to: l.to,
               shape: l.clash ? 'clash' : 'landing',

@@ -11,7 +11,7 @@ import { Button } from '../../ui/Button';
 import { Field, inputShape } from '../../ui/Field';
 import { ProblemList } from '../../ui/ProblemList';
 import { Segmented } from '../../ui/Segmented';
-import { useLineReading } from '../bench/useLineReading';
+import { useLineReading, type Reading } from '../bench/useLineReading';
 import { AddressMap } from './AddressMap';
 import { Clashes } from './OneUniverse';
 import { runs } from './patch-model';
@@ -29,6 +29,9 @@ export function ByOutput({ patch, title }: { patch: PatchView; title: ReactNode 
   const landings = useLine((s) => s.reading)?.landings ?? [];
   const universe = patch.universes.find((u) => u.universe === chosen) ?? patch.universes[0];
   const [more, setMore] = useState('');
+  const [closing, setClosing] = useState(0);
+  const compact = useLineReading(universe && universe.used > 0 ? `compact universe ${universe.universe}` : '');
+  const closed = compact.outcome?.landings ?? [];
   return (
     <>
       <div className="flex flex-wrap items-center gap-2 px-3 pt-3 pb-2">
@@ -106,8 +109,19 @@ export function ByOutput({ patch, title }: { patch: PatchView; title: ReactNode 
             className="flex min-h-0 min-w-0 flex-1 flex-col gap-3 overflow-auto rounded-lg border border-line-strong bg-sheet p-3"
           >
             <Setup key={universe.universe} universe={universe} />
-            <AddressMap patch={patch} universe={universe.universe} landings={landings} held={held} />
-            <InHand universe={universe} held={[...held].sort((a, b) => a - b)} />
+            <AddressMap
+              patch={patch}
+              universe={universe.universe}
+              landings={closing === universe.universe ? closed : landings}
+              held={held}
+            />
+            <InHand
+              universe={universe}
+              held={[...held].sort((a, b) => a - b)}
+              compact={compact}
+              closing={closing === universe.universe}
+              onClosing={(on) => setClosing(on ? universe.universe : 0)}
+            />
             <Clashes patch={patch} universe={universe.universe} />
           </section>
         )}
@@ -305,8 +319,19 @@ function Setup({ universe: u }: { universe: UniverseView }) {
 }
 
 /** What can be done with blocks: close the gaps, move what is in hand. */
-function InHand({ universe, held }: { universe: UniverseView; held: number[] }) {
-  const compact = useLineReading(universe.used > 0 ? `compact universe ${universe.universe}` : '');
+function InHand({
+  universe,
+  held,
+  compact,
+  closing,
+  onClosing,
+}: {
+  universe: UniverseView;
+  held: number[];
+  compact: Reading;
+  closing: boolean;
+  onClosing: (on: boolean) => void;
+}) {
   const [to, setTo] = useState('');
   const words = compact.outcome?.reading ?? '';
   const shift = async () => {
@@ -316,13 +341,30 @@ function InHand({ universe, held }: { universe: UniverseView; held: number[] }) 
   };
   return (
     <div className="flex flex-wrap items-center gap-2">
-      <Button
-        disabled={compact.problems.length > 0 || !compact.outcome?.changes}
-        onClick={() => void runLine(`compact universe ${universe.universe}`)}
+      {closing && compact.outcome?.changes ? (
+        <>
+          <Button
+            kind="main"
+            onClick={() => void runLine(`compact universe ${universe.universe}`).then(() => onClosing(false))}
+          >
+            Move them
+          </Button>
+          <Button onClick={() => onClosing(false)}>Keep</Button>
+        </>
+      ) : (
+        <Button
+          label="Shows first who would move where"
+          disabled={compact.problems.length > 0 || !compact.outcome?.changes}
+          onClick={() => onClosing(true)}
+        >
+          Close the gaps…
+        </Button>
+      )}
+      <span
+        className={`max-h-16 min-w-0 overflow-y-auto text-[12px] text-ink-2 ${closing ? 'basis-full' : ''}`}
       >
-        Close the gaps
-      </Button>
-      <span className="text-[12px] text-ink-2">{words}</span>
+        {closing ? compact.outcome?.words.join(' · ') : words}
+      </span>
       <span className="flex-1" />
       {held.length > 0 ? (
         <form

@@ -1,9 +1,17 @@
-import { useKept } from '../../app/kept';
-import { useLooks } from '../../api/queries';
+import { line } from '../../api/commands';
+import { useDesk, useLooks } from '../../api/queries';
+import { attempt } from '../../app/notices';
 
-/** The list that keys play and that the chapter Looks draws: the one chosen last, or the first there is. */
+/**
+ * The list that is chosen: what keys play, what the chapter Looks draws, what the line means where it names none. The
+ * show knows it, so that all of these mean the same one.
+ */
 export function useActiveList() {
   const lists = useLooks().data?.lists ?? [];
-  const [chosen, choose] = useKept<number>('active list', 0);
+  const chosen = useDesk().data?.list;
+  const choose = (id: number) => {
+    const list = lists.find((l) => l.id === id);
+    if (list && id !== chosen) void attempt(() => line(`list ${list.number}`));
+  };
   return { list: lists.find((l) => l.id === chosen) ?? lists[0], choose };
 }

@@ -17,6 +17,7 @@ import { attempt, useNotice } from '../../app/notices';
 import { Button } from '../../ui/Button';
 import { Field, inputShape } from '../../ui/Field';
 import { Stage } from '../../stage/Stage';
+import { useTakingOver } from './TakingOver';
 import { Versions } from './Versions';
 import { size, when } from './when';
 
@@ -77,8 +78,8 @@ function Begin({ shows, templates }: { shows: ListedShow[]; templates: ListedSho
     setName('');
     void navigate(from === 'paper' ? '/patch?bring' : '/patch');
   });
-  const open = async (file: File | undefined) => {
-    if (!file) return;
+  const { ask, dialog } = useTakingOver(shows);
+  const open = async (file: File) => {
     const made = await attempt(() => takeInShow(file));
     if (made) await again();
   };
@@ -88,9 +89,10 @@ function Begin({ shows, templates }: { shows: ListedShow[]; templates: ListedSho
       className="flex max-w-3xl flex-wrap items-end gap-2"
       onSubmit={(e) => {
         e.preventDefault();
-        void create();
+        if (name.trim()) ask(`“${name.trim()}” begins`, () => void create());
       }}
     >
+      {dialog}
       <Field label="Name of a new show">
         <input
           aria-label="Name of a new show"
@@ -137,8 +139,9 @@ function Begin({ shows, templates }: { shows: ListedShow[]; templates: ListedSho
           aria-label="Show file"
           className="sr-only"
           onChange={(e) => {
-            void open(e.target.files?.[0]);
+            const file = e.target.files?.[0];
             e.target.value = '';
+            if (file) ask(`${file.name} is opened`, () => void open(file));
           }}
         />
       </label>
@@ -149,14 +152,16 @@ function Begin({ shows, templates }: { shows: ListedShow[]; templates: ListedSho
 function List({ shows, current }: { shows: ListedShow[]; current: number | null }) {
   const show = useShow().data;
   const [copying, setCopying] = useState<{ id: number; as: 'copy' | 'template'; name: string } | null>(null);
-  const open = (id: number) => void attempt(() => openShow(id)).then(again);
+  const { ask, dialog } = useTakingOver(shows);
+  const open = (s: ListedShow) =>
+    ask(`“${s.name}” is opened`, () => void attempt(() => openShow(s.id)).then(again));
   const readable = async (id: number) => {
     const missing = await attempt(() => saveReadable(id));
     await again();
     if (missing) useNotice.setState({ notice: { words: missing.join(' '), problems: [] } });
   };
   const put = (s: ListedShow) => void attempt(() => archiveShow(s.id, !s.archived)).then(again);
-  const copy = async () => {
+  const copied = async () => {
     if (!copying) return;
     const { id, as, name } = copying;
     const done = await attempt<unknown>(() =>
@@ -165,8 +170,11 @@ function List({ shows, current }: { shows: ListedShow[]; current: number | null 
     if (done) setCopying(null);
     await again();
   };
+  const copy = () =>
+    copying?.as === 'copy' ? ask(`“${copying.name}” begins`, () => void copied()) : void copied();
   return (
     <div className="max-w-4xl space-y-2">
+      {dialog}
       <table className="w-full rounded-lg border border-line-strong bg-sheet text-left">
         <thead>
           <tr>
@@ -204,7 +212,7 @@ function List({ shows, current }: { shows: ListedShow[]; current: number | null 
               <td className="mono px-3 whitespace-nowrap">{when(s.changedAt)}</td>
               <td className="space-x-1 px-3 py-1 text-right whitespace-nowrap">
                 {s.damage && <Button onClick={() => void readable(s.id)}>Keep what can be read</Button>}{' '}
-                {s.id !== current && !s.damage && <Button onClick={() => open(s.id)}>Open</Button>}{' '}
+                {s.id !== current && !s.damage && <Button onClick={() => open(s)}>Open</Button>}{' '}
                 <Button onClick={() => setCopying({ id: s.id, as: 'copy', name: `${s.name} copy` })}>
                   Duplicate
                 </Button>{' '}
@@ -231,7 +239,7 @@ function List({ shows, current }: { shows: ListedShow[]; current: number | null 
           className="flex items-center gap-2"
           onSubmit={(e) => {
             e.preventDefault();
-            void copy();
+            copy();
           }}
         >
           <span>{copying.as === 'copy' ? 'The copy is called' : 'The template is called'}</span>

@@ -152,6 +152,7 @@ class LibraryIT extends InBrowser {
         page.getByLabel("Name of a new show").fill("Tonight");
         page.getByLabel("begins").selectOption("from template House rig");
         button("^Start$").click();
+        button("Take the output over").click();
         assertThat(row(1)).isVisible();
         go("Show");
         button("Put away").first().click();
@@ -169,10 +170,12 @@ class LibraryIT extends InBrowser {
         byte[] octets = Files.readAllBytes(download.path());
         assertEquals(26, ShowArchive.read(octets).patch().size());
         page.getByLabel("Show file").setInputFiles(file("tonight.loculus", octets));
+        button("Take the output over").click();
         assertThat(page.locator("td[title=Tonight]")).hasCount(2);
         Object before = get("/api/shows");
         octets[octets.length / 2] ^= 5;
         page.getByLabel("Show file").setInputFiles(file("damaged.loculus", octets));
+        button("Take the output over").click();
         assertThat(page.getByText(Pattern.compile("damaged|checksum|cut short")).first())
                 .isVisible();
         assertEquals(before, get("/api/shows"));

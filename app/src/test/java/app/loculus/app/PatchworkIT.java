@@ -109,6 +109,7 @@ class PatchworkIT extends InBrowser {
         page.keyboard().press("Alt+ArrowRight");
         assertThat(page.locator("[data-block='2']").first()).hasAttribute("title", "2 Ember Par 2: 1.18–25");
         button("Close the gaps").click();
+        button("Move them").click();
         assertThat(page.locator("[data-block='2']").first()).hasAttribute("title", "2 Ember Par 2: 1.1–8");
     }
 

@@ -49,6 +49,7 @@ class RoomsTest {
             "edit.group",
             "edit.hand",
             "edit.palette",
+            "edit.highlight",
             "edit.mark",
             "edit.niche",
             "edit.effect",

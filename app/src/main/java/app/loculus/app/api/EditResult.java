@@ -11,13 +11,15 @@ import app.loculus.core.show.Outcome;
 import app.loculus.core.show.PartKinds;
 import app.loculus.core.show.Show;
 import java.util.List;
+import java.util.function.LongSupplier;
+import java.util.function.Supplier;
 
 /**
  * What an edit did or would do.
  *
  * @param reading in short
  * @param words the same at length
- * @param problems warnings that come with it
+ * @param problems warnings that come with it; of a preview also what it would be refused for
  * @param landings where fixtures land, for the map
  * @param changes whether anything changes at all
  * @param lasting whether something else referred to what it takes away
@@ -60,6 +62,35 @@ public record EditResult(
                 preview ? PaletteChange.all(edited.outcome()) : List.of(),
                 preview ? Carried.of(edited.outcome()) : List.of(),
                 edited.repeated());
+    }
+
+    /**
+     * What an edit did, or would do. What would be refused is an answer too: whoever asks while a line is half typed has
+     * done nothing wrong.
+     *
+     * @param revision of the show as it is, for a question that is answered with problems alone
+     */
+    public static EditResult answer(boolean preview, LongSupplier revision, Supplier<Edited> doing) {
+        try {
+            return of(doing.get(), preview);
+        } catch (Refusal refusal) {
+            if (!preview) {
+                throw refusal;
+            }
+            return new EditResult(
+                    true,
+                    "",
+                    List.of(),
+                    ProblemView.all(refusal.problems()),
+                    revision.getAsLong(),
+                    List.of(),
+                    false,
+                    false,
+                    List.of(),
+                    List.of(),
+                    List.of(),
+                    false);
+        }
     }
 
     private static List<String> units(Outcome outcome) {

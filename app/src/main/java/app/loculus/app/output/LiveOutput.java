@@ -8,6 +8,7 @@ import app.loculus.app.session.Snapshot;
 import app.loculus.app.store.SettingStore;
 import app.loculus.core.dmx.FrameRenderer;
 import app.loculus.core.dmx.Frames;
+import app.loculus.core.edit.hand.Sending;
 import app.loculus.core.edit.hand.Solo;
 import app.loculus.core.effect.Beats;
 import app.loculus.core.look.CueList;
@@ -96,6 +97,7 @@ public class LiveOutput {
     private volatile Snapshot live;
     private volatile Optional<BringingUp> bringUp = Optional.empty();
     private volatile Optional<Strip> strip = Optional.empty();
+    private volatile Commands commands = Commands.NONE;
     private Playing playing = Playing.NOTHING;
     private long playingIn;
     private Snapshot playingOf;
@@ -113,6 +115,7 @@ public class LiveOutput {
 
     private Optional<BringingUp> renderedBringUp = Optional.empty();
     private Optional<Strip> renderedStrip = Optional.empty();
+    private Commands renderedCommands = Commands.NONE;
     private Frames frames = Frames.NONE;
 
     LiveOutput(Shows shows, OutputClock clock, ApplicationEventPublisher events, SettingStore settings) {
@@ -175,11 +178,7 @@ public class LiveOutput {
         synchronized (this) {
             Snapshot now = live;
             if (now == null || now.id() != show) {
-                throw Refusal.of(
-                        "play.live",
-                        "show",
-                        "This show is not open, so nothing of it plays.",
-                        WayOut.advice("Open it first."));
+                throw notLive();
             }
             long micros = clock.micros();
             Playing before = running(now, micros);
@@ -193,6 +192,23 @@ public class LiveOutput {
         clock.wake();
         tell();
         return changed;
+    }
+
+    /** Sends a command for its time, above all that plays. @throws Refusal when the show is not live */
+    public void send(long show, Sending sending) {
+        synchronized (this) {
+            Snapshot now = live;
+            if (now == null || now.id() != show) {
+                throw notLive();
+            }
+            commands = commands.at(clock.micros()).with(show, sending, clock.micros(), clock.millis());
+        }
+        clock.wake();
+    }
+
+    private static Refusal notLive() {
+        return Refusal.of(
+                "play.live", "show", "This show is not open, so nothing of it plays.", WayOut.advice("Open it first."));
     }
 
     /** @throws Refusal when it would do nothing, because its list does not run */
@@ -236,7 +252,7 @@ public class LiveOutput {
     /** Nanoseconds until what runs changes what goes out; a long time when nothing moves. */
     synchronized long dueNanos() {
         long micros = clock.micros();
-        long next = handMoves && !playing.blind() ? micros : playing.next(micros);
+        long next = Math.min(commands.ends(), handMoves && !playing.blind() ? micros : playing.next(micros));
         return next == Long.MAX_VALUE ? Long.MAX_VALUE : (next - micros) * 1000;
     }
 
@@ -277,28 +293,34 @@ public class LiveOutput {
         Optional<BringingUp> up = bringUp;
         Optional<Strip> over = strip;
         long micros = clock.micros();
+        commands = commands.at(micros);
+        Commands sent = commands;
         Playing runs = running(now, micros);
         if (now != renderedLive
                 || up != renderedBringUp
                 || over != renderedStrip
+                || sent != renderedCommands
                 || runs != renderedPlaying
                 || runs.moves(renderedMicros, micros)
                 || handMoves && micros != renderedMicros) {
-            frames = renderer.update(scene(now, runs, micros, up, over));
+            frames = renderer.update(scene(now, runs, micros, sent, up, over));
             renderedLive = now;
             renderedBringUp = up;
             renderedStrip = over;
+            renderedCommands = sent;
             renderedPlaying = runs;
             renderedMicros = micros;
         }
         return frames;
     }
 
-    /** The whole stack: what runs, the show's own layers, the grand master, bringing up, slots driven by hand. */
-    private static Scene scene(Snapshot now, Playing runs, long micros, Optional<BringingUp> up, Optional<Strip> over) {
+    /** The whole stack: what runs, the show's own layers, the grand master, bringing up, commands, slots driven by hand. */
+    private static Scene scene(
+            Snapshot now, Playing runs, long micros, Commands sent, Optional<BringingUp> up, Optional<Strip> over) {
         List<Layer> above = new ArrayList<>();
         if (now != null) {
             up.filter(b -> b.show == now.id()).ifPresent(b -> above.addAll(b.layers(now.show())));
+            above.addAll(sent.layers(now.id(), now.show().patch()));
         }
         over.ifPresent(s -> above.add(s.layer()));
         Scene own = now == null ? NOTHING : now.show().scene();

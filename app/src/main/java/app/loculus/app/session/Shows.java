@@ -24,13 +24,16 @@ import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.BooleanSupplier;
 import java.util.function.Function;
 import java.util.function.LongFunction;
 import java.util.function.LongSupplier;
+import java.util.stream.Collectors;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.context.ApplicationEventPublisher;
@@ -205,9 +208,11 @@ public class Shows {
         return versions.of(id);
     }
 
-    /** Keeps the show as it is under a name. */
+    /** Keeps the show as it is under a name; where a version has it already, with a number behind it. */
     public Edited saveVersion(long id, String name, EditRequest request) {
-        String called = checked(name);
+        exists(id);
+        String wanted = checked(name);
+        String called = free(id, wanted);
         if (versions.count(id) >= Limits.VERSIONS) {
             throw Refusal.of(
                     "show.versions",
@@ -215,11 +220,26 @@ public class Shows {
                     "The show has " + Limits.VERSIONS + " versions, which is all that are kept.",
                     WayOut.advice("Delete one that is no longer needed."));
         }
-        String words = "Keeps the show as it is as version “" + called + "”";
-        return with(
+        String words = "Keeps the show as it is as version “" + called + "”"
+                + (called.equals(wanted) ? "" : ": there is a “" + wanted + "” already");
+        Edited saved = with(
                 id,
                 show -> show.beside(
                         request, words, now -> keeper.store().saveVersion(id, called, now.revision(), now.show())));
+        events.publishEvent(new VersionsChanged(id));
+        return saved;
+    }
+
+    private String free(long id, String name) {
+        Set<String> taken = versions.of(id).stream()
+                .map(v -> v.name().toLowerCase(Locale.ROOT))
+                .collect(Collectors.toSet());
+        String called = name;
+        for (int i = 2; taken.contains(called.toLowerCase(Locale.ROOT)); i++) {
+            String more = " " + i;
+            called = name.substring(0, Math.min(name.length(), Limits.NAME - more.length())) + more;
+        }
+        return called;
     }
 
     public void deleteVersion(long id, long version) {

@@ -1,7 +1,6 @@
 package app.loculus.app.store;
 
 import app.loculus.core.look.CueList;
-import app.loculus.core.look.CueListId;
 import app.loculus.core.look.Tempo;
 import app.loculus.core.show.Change;
 import app.loculus.core.show.PartKind;
@@ -9,6 +8,7 @@ import app.loculus.core.show.PartKinds;
 import app.loculus.core.show.Show;
 import app.loculus.core.unit.Fraction;
 import app.loculus.core.unit.Seconds;
+import app.loculus.core.value.CueListId;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;

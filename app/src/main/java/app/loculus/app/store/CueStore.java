@@ -2,7 +2,6 @@ package app.loculus.app.store;
 
 import app.loculus.core.look.Cue;
 import app.loculus.core.look.CueId;
-import app.loculus.core.look.CueListId;
 import app.loculus.core.look.CueNumber;
 import app.loculus.core.look.LookId;
 import app.loculus.core.look.Start;
@@ -12,6 +11,7 @@ import app.loculus.core.show.PartKind;
 import app.loculus.core.show.PartKinds;
 import app.loculus.core.show.Show;
 import app.loculus.core.unit.Seconds;
+import app.loculus.core.value.CueListId;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;

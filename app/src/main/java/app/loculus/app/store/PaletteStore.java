@@ -39,7 +39,8 @@ class PaletteStore implements PartStore<PaletteId, Palette> {
             Integer aimMark,
             Tint tint,
             String note,
-            Double seconds) {}
+            Double seconds,
+            boolean starter) {}
 
     interface Rows {
         @Select("select * from palette where show_id = #{show} order by id")
@@ -91,7 +92,7 @@ class PaletteStore implements PartStore<PaletteId, Palette> {
                 row.name(),
                 Optional.ofNullable(row.intentX()).map(x -> new Chromaticity(x, row.intentY())),
                 Optional.ofNullable(row.aimMark()).map(MarkId::new),
-                new Label(row.tint(), row.note(), Optional.ofNullable(row.seconds())),
+                new Label(row.tint(), row.note(), Optional.ofNullable(row.seconds()), row.starter()),
                 entries.stream().map(EntryRow::entry).toList());
     }
 
@@ -116,7 +117,8 @@ class PaletteStore implements PartStore<PaletteId, Palette> {
                 p.aim().map(MarkId::value).orElse(null),
                 p.label().tint(),
                 p.label().note(),
-                p.label().seconds().orElse(null)));
+                p.label().seconds().orElse(null),
+                p.label().starter()));
         int seq = 0;
         for (Entry e : p.entries()) {
             rows.insertEntry(EntryRow.of(show, id, seq++, e));

@@ -22,7 +22,7 @@ command
     : patch | add | unpatch | delete | name | place | hang | purpose | noteGroup | note
     | renumber | change | swap | shift | compact | mark | universe | saveVersion | restoreVersion
     | recordGroup | editGroup | moveGroup | copyGroup | freezeGroup | tintGroup | starterGroups | recordPalette | takeOut | tidyPalette | copyPalette | movePalette | narrowPalette | joinPalettes | fillPalette | updatePalette | starterPalettes | recordEffect | editEffect | copyEffect | moveEffect | renameEffect | starterEffects | recordLook | recordCue | recordSubmaster | takeOutOfLook | tidyLook | openLook | closeLook | updateLook | setCue | prepareCue | moveCue | copyLook | splitCue | renumberCues | setList | moveKept | play | setMark | markFrom | moveMark | renameMark | realign | setPage | renamePage | tintPalette | notePalette | timePalette | rename
-    | home | clear | next | previous | whole | invert | recordHighlight | forgetHighlight | highlight | undo | redo
+    | send | home | clear | next | previous | whole | invert | recordHighlight | forgetHighlight | highlight | undo | redo
     | choose
     ;
 
@@ -53,7 +53,7 @@ renumber : RENUMBER selection FROM integer (BY step)? ;
 step : MINUS? integer ;
 change : CHANGE selection TO profile (AT address)? clashing? ;
 swap : SWAP integer WITH integer ;
-shift : SHIFT selection (BY step | TO address) ;
+shift : SHIFT selection (AT from=address)? (BY step | TO to=address) ;
 compact : COMPACT UNIVERSE integer ;
 mark : MARK selection (ANSWERED | WRONG | DEAD | NOT TRIED) text? ;
 universe : UNIVERSE numberTerm universeChange+ ;
@@ -69,7 +69,7 @@ universeChange
 target : text ;
 saveVersion : SAVE VERSION text ;
 restoreVersion : RESTORE VERSION text ;
-recordGroup : RECORD GROUP integer? text? (AS RECIPE)? REPLACE? ;
+recordGroup : RECORD GROUP integer? text? (AS RECIPE | TOUCHED)? REPLACE? ;
 editGroup : EDIT GROUP groupRef (PLUS joined | MINUS taken)+ ;
 moveGroup : MOVE GROUP groupRef TO integer ;
 copyGroup : COPY GROUP groupRef TO integer ;
@@ -149,6 +149,7 @@ recordCue : RECORD CUE cueRef? text? ofList? (lookOption | cueChange)* ;
 recordSubmaster : RECORD SUBMASTER integer? text? lookOption* ;
 lookOption
     : TOUCHED
+    | SELECTED
     | ALL
     | WITH kind
     | ONLY attributes
@@ -218,6 +219,7 @@ scope : GLOBAL | PER TYPE | PER FIXTURE ;
 onto : MERGE | REPLACE ;
 rename : RENAME (GROUP groupRef | kind paletteRef) text
     | RENAME (CUE cueRef ofList? | LIST integer | LOOK integer | SUBMASTER integer) text ;
+send : SEND (text | kind paletteRef) NOW? ;
 home : HOME (kind | attribute)? ;
 clear : CLEAR ALL? ;
 next : NEXT ;
@@ -341,7 +343,7 @@ WHOLE : 'whole' ; STEP : 'step' ; CELLS : 'cells' ; SORT : 'sort' ; ACROSS : 'ac
 OUTWARD : 'outward' ; ROWS : 'rows' ; COLUMNS : 'columns' ; DIAGONAL : 'diagonal' ; RINGS : 'rings' ; WITHIN : 'within' ;
 INVERT : 'invert' ; REST : 'rest' ; HAND : 'hand' ; WHERE : 'where' ; LIT : 'lit' ; DARK : 'dark' ; ACTIVE : 'active' ; USES : 'uses' ; IN : 'in' ; UNPATCHED : 'unpatched' ;
 ONLY : 'only' ; WITHOUT : 'without' ; KEEP : 'keep' ; NEW : 'new' ; REFERENCES : 'references' ; TIDY : 'tidy' ; TIME : 'time' ; RELEASE : 'release' ; NUDGE : 'nudge' ; AIM : 'aim' ; FAN : 'fan' ; NARROW : 'narrow' ; INTO : 'into' ; FILL : 'fill' ; FOR : 'for' ; UPDATE : 'update' ; PALETTES : 'palettes' ;
-LOOK : 'look' ; CUE : 'cue' ; CUES : 'cues' ; LIST : 'list' ; SUBMASTER : 'submaster' ; TOUCHED : 'touched' ; OPENS : 'open' ; WAIT : 'wait' ;
+LOOK : 'look' ; CUE : 'cue' ; CUES : 'cues' ; LIST : 'list' ; SUBMASTER : 'submaster' ; TOUCHED : 'touched' ; SEND : 'send' ; NOW : 'now' ; SELECTED : 'selected' ; OPENS : 'open' ; WAIT : 'wait' ;
 PRESS : 'press' ; AFTER : 'after' ; BEGIN : 'begin' ; END : 'end' ; BEFORE : 'before' ; SPLIT : 'split' ; CHASE : 'chase' ; CARRYING : 'carrying' ;
 STANDING : 'standing' ; ALONE : 'alone' ; RATE : 'rate' ; CROSSFADE : 'crossfade' ; FORWARDS : 'forwards' ; BACKWARDS : 'backwards' ; BOUNCE : 'bounce' ;
 RANDOM : 'random' ; GO : 'go' ; BACK : 'back' ; PAUSE : 'pause' ; JUMP : 'jump' ; EVERYTHING : 'everything' ; LEVEL : 'level' ; TEMPO : 'tempo' ; TAP : 'tap' ;

@@ -1,5 +1,6 @@
 package app.loculus.core.command;
 
+import app.loculus.core.edit.hand.Sending;
 import app.loculus.core.play.Press;
 import app.loculus.core.show.Show;
 import app.loculus.core.show.ShowEdit;
@@ -22,6 +23,9 @@ public sealed interface Command {
 
         /** @param press found in the show as it is when it is pressed */
         T play(Function<Show, Press> press);
+
+        /** @param asked found in the show as it is when it is sent */
+        T send(Function<Show, Sending.Asked> asked);
 
         T nothing();
     }
@@ -73,6 +77,14 @@ public sealed interface Command {
         @Override
         public <T> T by(Doer<T> doer) {
             return doer.play(press);
+        }
+    }
+
+    /** Sends a command to fixtures; done by whoever drives the output. */
+    record Send(Function<Show, Sending.Asked> asked) implements Command {
+        @Override
+        public <T> T by(Doer<T> doer) {
+            return doer.send(asked);
         }
     }
 

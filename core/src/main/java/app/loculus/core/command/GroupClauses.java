@@ -31,7 +31,11 @@ final class GroupClauses extends RoomClauses {
     @Override
     public List<ShowEdit> visitRecordGroup(LineParser.RecordGroupContext c) {
         return one(new RecordGroup(
-                Terms.maybe(c.integer()), Terms.maybe(c.text()), c.RECIPE() != null, c.REPLACE() != null));
+                Terms.maybe(c.integer()),
+                Terms.maybe(c.text()),
+                c.RECIPE() != null,
+                c.TOUCHED() != null,
+                c.REPLACE() != null));
     }
 
     @Override

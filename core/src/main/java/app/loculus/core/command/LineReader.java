@@ -1,5 +1,6 @@
 package app.loculus.core.command;
 
+import app.loculus.core.edit.hand.Sending;
 import app.loculus.core.patch.Address;
 import app.loculus.core.play.Press;
 import app.loculus.core.problem.Place;
@@ -10,6 +11,7 @@ import app.loculus.core.selection.Pattern;
 import app.loculus.core.show.Draft;
 import app.loculus.core.show.Show;
 import app.loculus.core.show.ShowEdit;
+import app.loculus.core.unit.Quoted;
 import java.util.List;
 import java.util.function.Function;
 import java.util.function.Supplier;
@@ -66,15 +68,32 @@ public final class LineReader {
         if (command.play() != null) {
             return new Command.Play(show -> pressed(command.play(), show));
         }
+        if (command.send() != null) {
+            return new Command.Send(show -> inPlace(command.send(), () -> sending(command.send(), show)));
+        }
         return new Command.Edit(edit(command));
     }
 
+    private static Sending.Asked sending(LineParser.SendContext c, Show show) {
+        Sending sending = c.text() != null
+                ? Sending.of(show, Terms.text(c.text()))
+                : Sending.of(show, PaletteClauses.palette(show, c.kind(), c.paletteRef()));
+        String what = c.text() != null
+                ? Quoted.of(Terms.text(c.text()))
+                : LineWords.of(c.kind()).strip() + LineWords.of(c.paletteRef());
+        return new Sending.Asked(sending, "send " + what, c.NOW() != null);
+    }
+
     private static Press pressed(LineParser.PlayContext play, Show show) {
+        return inPlace(play, () -> play.accept(new Presses(show)));
+    }
+
+    private static <T> T inPlace(ParserRuleContext clause, Supplier<T> doing) {
         try {
-            return play.accept(new Presses(show));
+            return doing.get();
         } catch (Refusal refusal) {
             throw new Refusal(
-                    refusal.problems().stream().map(p -> placed(p, play)).toList());
+                    refusal.problems().stream().map(p -> placed(p, clause)).toList());
         }
     }
 
@@ -217,6 +236,11 @@ public final class LineReader {
         @Override
         public Void play(Function<Show, Press> press) {
             throw alone("playing stands");
+        }
+
+        @Override
+        public Void send(Function<Show, Sending.Asked> asked) {
+            throw alone("sending a command stands");
         }
 
         @Override

@@ -51,9 +51,11 @@ final class LookClauses extends RoomClauses {
         List<String> only = new ArrayList<>();
         List<String> without = new ArrayList<>();
         boolean everything = false;
+        boolean selected = false;
         RecordLook.Onto onto = RecordLook.Onto.REFUSE;
         for (LineParser.LookOptionContext o : all) {
             everything |= o.ALL() != null;
+            selected |= o.SELECTED() != null;
             if (o.kind() != null) {
                 of.add(Kind.parse(o.kind().getText()));
             } else if (o.attributes() != null) {
@@ -65,7 +67,7 @@ final class LookClauses extends RoomClauses {
                 onto = o.onto().MERGE() != null ? RecordLook.Onto.MERGE : RecordLook.Onto.REPLACE;
             }
         }
-        return new Options(new Taking(everything, of, only, without), onto);
+        return new Options(new Taking(everything, selected, of, only, without), onto);
     }
 
     @Override
@@ -100,7 +102,7 @@ final class LookClauses extends RoomClauses {
     /** The cue that was recorded just now: the one asked for, or the last of its list. */
     private static CueId recordedCue(Draft draft, Place.InList place) {
         Show show = draft.show();
-        CueList list = place.list(show).orElseGet(() -> LookFinder.first(show));
+        CueList list = place.list(show).orElseGet(() -> LookFinder.chosen(show));
         List<Cue> cues = show.cues(list.id());
         return place.number()
                 .map(n -> LookFinder.cue(show, list, n).id())
@@ -129,9 +131,9 @@ final class LookClauses extends RoomClauses {
                 : LookFinder.list(show, Terms.text(c.text()));
     }
 
-    /** The list that is named, or the first one. */
+    /** The list that is named, or the one that is chosen. */
     static CueList list(Show show, LineParser.OfListContext c) {
-        return c == null ? LookFinder.first(show) : list(show, c.listRef());
+        return c == null ? LookFinder.chosen(show) : list(show, c.listRef());
     }
 
     private static LookId look(Draft draft, LineParser.LookRefContext c) {
@@ -275,7 +277,7 @@ final class LookClauses extends RoomClauses {
                 LookFinder.cue(draft.show(), list(draft.show(), c.ofList()), number(c.cueRef()))
                         .id(),
                 Optional.ofNullable(c.selection()).<Choice>map(s -> new Choices(draft).visit(s)),
-                new Taking(true, kinds, List.of(), List.of())));
+                new Taking(true, false, kinds, List.of(), List.of())));
     }
 
     @Override

@@ -26,6 +26,7 @@ import app.loculus.core.problem.Refusal;
 import app.loculus.core.profile.Kind;
 import app.loculus.core.profile.ProfileId;
 import app.loculus.core.show.Draft;
+import app.loculus.core.show.Show;
 import app.loculus.core.show.ShowEdit;
 import app.loculus.core.unit.Tint;
 import app.loculus.core.value.PaletteId;
@@ -201,10 +202,14 @@ final class PaletteClauses extends RoomClauses {
     }
 
     private static Palette palette(Draft draft, LineParser.KindContext kind, LineParser.PaletteRefContext c) {
+        return palette(draft.show(), kind, c);
+    }
+
+    static Palette palette(Show show, LineParser.KindContext kind, LineParser.PaletteRefContext c) {
         Kind of = Kind.parse(kind.getText());
         return c.integer() != null
-                ? PaletteFinder.number(draft.show(), of, Terms.integer(c.integer()))
-                : PaletteFinder.named(draft.show(), of, Terms.text(c.text()));
+                ? PaletteFinder.number(show, of, Terms.integer(c.integer()))
+                : PaletteFinder.named(show, of, Terms.text(c.text()));
     }
 
     @Override

@@ -81,8 +81,9 @@ final class PatchClauses extends RoomClauses {
                 c.selection(),
                 fixtures -> new ShiftAddresses(
                         fixtures,
+                        Optional.ofNullable(c.from).map(Terms::address),
                         c.step() == null ? 0 : Terms.step(c.step()),
-                        Optional.ofNullable(c.address()).map(Terms::address)));
+                        Optional.ofNullable(c.to).map(Terms::address)));
     }
 
     @Override

@@ -3,11 +3,11 @@ package app.loculus.core.command;
 import app.loculus.core.edit.group.GroupFinder;
 import app.loculus.core.edit.look.LookFinder;
 import app.loculus.core.look.CueList;
-import app.loculus.core.look.CueListId;
 import app.loculus.core.play.Press;
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.show.Show;
 import app.loculus.core.unit.Fraction;
+import app.loculus.core.value.CueListId;
 
 /** What is pressed or moved while playing, in one show. */
 final class Presses extends LineBaseVisitor<Press> {
@@ -20,7 +20,7 @@ final class Presses extends LineBaseVisitor<Press> {
 
     private CueListId list(LineParser.ListRefContext c) {
         return c == null
-                ? LookFinder.first(show).id()
+                ? LookFinder.chosen(show).id()
                 : LookClauses.list(show, c).id();
     }
 

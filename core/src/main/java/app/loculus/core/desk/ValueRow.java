@@ -36,6 +36,7 @@ public record ValueRow(
      * @param swatch the colour of its wheel slot, empty where there is none
      * @param picture name of the slot's picture, empty where there is none
      * @param profile whose picture it is
+     * @param command whether it is a command: sent, and never kept
      */
-    public record Range(String name, String swatch, String picture, String profile) {}
+    public record Range(String name, String swatch, String picture, String profile, boolean command) {}
 }

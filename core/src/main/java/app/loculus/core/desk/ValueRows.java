@@ -1,11 +1,13 @@
 package app.loculus.core.desk;
 
 import app.loculus.core.colour.LinearRgb;
+import app.loculus.core.effect.Effect;
 import app.loculus.core.patch.Fixture;
 import app.loculus.core.patch.UnitId;
 import app.loculus.core.profile.Attribute;
 import app.loculus.core.profile.AttributeDefinition;
 import app.loculus.core.profile.ChannelFunction;
+import app.loculus.core.profile.ControlCommand;
 import app.loculus.core.profile.Mode;
 import app.loculus.core.profile.NamedRange;
 import app.loculus.core.profile.Parameter;
@@ -52,7 +54,8 @@ public final class ValueRows {
 
         private final Set<String> names = new LinkedHashSet<>();
         private final Set<String> sources = new LinkedHashSet<>();
-        private final Set<String> palettes = new LinkedHashSet<>();
+        /** Palettes and effects that they follow; blank for those that follow none. */
+        private final Set<String> leaders = new LinkedHashSet<>();
 
         void count(Resolved resolved, int step) {
             double value = resolved.place().share().value();
@@ -112,14 +115,12 @@ public final class ValueRows {
     private void source(Resolved resolved, Tally tally) {
         tally.sources.add(resolved.from());
         tally.moving |= resolved.source().moved().isPresent();
-        resolved.source()
-                .followed()
-                .flatMap(show::palette)
-                .ifPresent(p -> tally.palettes.add(p.number() + " " + p.name()));
-        resolved.source()
+        tally.leaders.add(resolved.source()
                 .moved()
                 .flatMap(u -> show.effect(u.effect()))
-                .ifPresent(e -> tally.palettes.add(e.toString()));
+                .map(Effect::toString)
+                .or(() -> resolved.source().followed().flatMap(show::palette).map(p -> p.number() + " " + p.name()))
+                .orElse(""));
     }
 
     private static ValueRow row(Attribute attribute, Tally t, int steps) {
@@ -136,7 +137,7 @@ public final class ValueRows {
                 t.moving ? MOVES : physical(t, definition),
                 t.moving ? MOVES : range(t.lowDmx, t.highDmx, 0, ""),
                 t.sources.size() == 1 ? t.sources.iterator().next() : "mixed",
-                t.palettes.size() == 1 ? t.palettes.iterator().next() : "",
+                t.leaders.size() == 1 ? t.leaders.iterator().next() : "",
                 ranges(t),
                 Stop.of(t.mode, t.parameter).stream().map(Stop::name).toList());
     }
@@ -175,7 +176,8 @@ public final class ValueRows {
                                 r.name(),
                                 swatch(t, f, r),
                                 picture(t, f, r),
-                                t.profile.id().value())))
+                                t.profile.id().value(),
+                                ControlCommand.is(f.attribute(), r.name()))))
                 .distinct()
                 .toList();
     }

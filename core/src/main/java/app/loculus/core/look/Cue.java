@@ -1,6 +1,7 @@
 package app.loculus.core.look;
 
 import app.loculus.core.unit.Limits;
+import app.loculus.core.value.CueListId;
 
 /**
  * One step of a list.

@@ -2,6 +2,7 @@ package app.loculus.core.look;
 
 import app.loculus.core.unit.Limits;
 import app.loculus.core.unit.Seconds;
+import app.loculus.core.value.CueListId;
 
 /**
  * What joins cues.

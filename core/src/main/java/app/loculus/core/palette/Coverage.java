@@ -189,8 +189,14 @@ public final class Coverage {
                 : one;
     }
 
-    /** Whether a cell has anything of a palette's kind, or of what the palette holds. */
+    /**
+     * Whether a cell has anything of a palette's kind, or of what the palette holds; of a palette that the patch suggested
+     * whether it can do what that holds.
+     */
     private static boolean has(Profile profile, Mode mode, int cell, Palette palette) {
+        if (palette.label().starter() && palette.intent().isEmpty() && !able(mode, cell, palette)) {
+            return false;
+        }
         if (palette.kind() == Kind.COLOUR) {
             return !mode.colours(cell).none();
         }
@@ -199,6 +205,15 @@ public final class Coverage {
         boolean holds = palette.scopes().stream()
                 .anyMatch(s -> palette.entries(s).keySet().stream().anyMatch(mode.parameters(cell)::containsKey));
         return any && (palette.kind() == Kind.INTENSITY || palette.kind() == Kind.POSITION || holds);
+    }
+
+    /** Whether a value of it fits: a place by its name, where there is one of that name. */
+    private static boolean able(Mode mode, int cell, Palette palette) {
+        return palette.entries().stream()
+                .filter(e -> !e.companion())
+                .anyMatch(e -> mode.parameter(cell, e.attribute())
+                        .filter(p -> e.value().fits(mode, p))
+                        .isPresent());
     }
 
     public List<Type> types() {

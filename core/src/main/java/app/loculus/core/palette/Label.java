@@ -10,11 +10,14 @@ import java.util.Optional;
  * What is written on a palette beside its number and name.
  *
  * @param note free text, may be empty
+ * @param starter whether the patch suggested it: it is meant for those that have what it holds, and misses nobody else
  * @param seconds how long it takes to come in, 0 to 3600; absent: as whoever uses it says
  */
-public record Label(Tint tint, String note, Optional<Double> seconds) {
+public record Label(Tint tint, String note, Optional<Double> seconds, boolean starter) {
 
-    public static final Label NONE = new Label(Tint.NONE, "", Optional.empty());
+    public static final Label NONE = new Label(Tint.NONE, "", Optional.empty(), false);
+
+    public static final Label STARTER = new Label(Tint.NONE, "", Optional.empty(), true);
 
     private static final double LONGEST = 3600;
 

@@ -5,6 +5,7 @@ import app.loculus.core.mark.MarkId;
 import app.loculus.core.patch.UnitId;
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.profile.Attribute;
+import app.loculus.core.profile.ControlCommand;
 import app.loculus.core.profile.Kind;
 import app.loculus.core.unit.Limits;
 import app.loculus.core.value.AttributeValue;
@@ -129,6 +130,14 @@ public final class Palette {
     public boolean guarded() {
         return kind == Kind.CONTROL
                 && entries().stream().anyMatch(e -> !e.companion() && e.value() instanceof AttributeValue.Named);
+    }
+
+    /** Whether it is a command such as a reset: something that is sent, and never kept. */
+    public boolean command() {
+        return guarded()
+                && entries().stream()
+                        .anyMatch(e -> e.value() instanceof AttributeValue.Named n
+                                && ControlCommand.is(e.attribute(), n.name()));
     }
 
     /** Whether it follows other palettes. */

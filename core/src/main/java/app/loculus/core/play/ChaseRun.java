@@ -1,12 +1,12 @@
 package app.loculus.core.play;
 
 import app.loculus.core.look.CueId;
-import app.loculus.core.look.CueListId;
 import app.loculus.core.look.Round;
 import app.loculus.core.look.Taps;
 import app.loculus.core.look.Tempo;
 import app.loculus.core.patch.FixtureId;
 import app.loculus.core.resolve.Source;
+import app.loculus.core.value.CueListId;
 import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;

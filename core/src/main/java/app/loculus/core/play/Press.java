@@ -1,10 +1,10 @@
 package app.loculus.core.play;
 
 import app.loculus.core.look.CueId;
-import app.loculus.core.look.CueListId;
 import app.loculus.core.look.SubmasterId;
 import app.loculus.core.selection.GroupId;
 import app.loculus.core.unit.Fraction;
+import app.loculus.core.value.CueListId;
 import java.util.Optional;
 
 /** Something that is pressed or moved while playing. None of it is an edit. */

@@ -1,10 +1,10 @@
 package app.loculus.core.play;
 
 import app.loculus.core.look.CueId;
-import app.loculus.core.look.CueListId;
 import app.loculus.core.look.SubmasterId;
 import app.loculus.core.selection.GroupId;
 import app.loculus.core.unit.Fraction;
+import app.loculus.core.value.CueListId;
 
 /** What runs after a press. @param at when, in microseconds */
 record Pressed(Playing before, long at, Repertoire repertoire) implements Press.Cases<Playing> {

@@ -1,7 +1,7 @@
 package app.loculus.core.play;
 
 import app.loculus.core.look.CueId;
-import app.loculus.core.look.CueListId;
+import app.loculus.core.value.CueListId;
 import java.util.Optional;
 
 /** A list that runs, cue by cue or as a chase. */

@@ -8,8 +8,10 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.function.IntToLongFunction;
+import java.util.stream.Collectors;
 
 /**
  * One way a fixture can be set up: its channels and cells.
@@ -27,6 +29,7 @@ public final class Mode {
     private final Map<Integer, Map<Attribute, Parameter>> parameters = new TreeMap<>();
     private final Map<Integer, ColourSystems> colours = new TreeMap<>();
     private final Tristimulus lamp;
+    private final Set<Attribute> commands;
     private final Map<Attribute, Tristimulus> emitters;
     private final BeamFacts beam;
     private final List<Relation> relations;
@@ -84,6 +87,16 @@ public final class Mode {
                             .ifPresent(m -> masterOf.put(new Asked(c.cell(), m.channel()), foundMaster(c.cell(), m))));
         }
         this.mastered = !masterOf.isEmpty();
+        this.commands = this.channels.stream()
+                .flatMap(c -> c.functions().stream())
+                .filter(f -> f.ranges().stream().anyMatch(r -> ControlCommand.is(f.attribute(), r.name())))
+                .map(ChannelFunction::attribute)
+                .collect(Collectors.toUnmodifiableSet());
+    }
+
+    /** Attributes that have commands among their ranges. */
+    public Set<Attribute> commands() {
+        return commands;
     }
 
     private record Asked(int cell, String channel) {}

@@ -7,8 +7,10 @@ import app.loculus.core.selection.Pattern;
 import app.loculus.core.selection.Selection;
 import app.loculus.core.selection.Sort;
 import app.loculus.core.selection.Taken;
+import app.loculus.core.value.CueListId;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.function.Predicate;
 import java.util.function.UnaryOperator;
 import java.util.stream.Stream;
@@ -21,6 +23,8 @@ import java.util.stream.Stream;
  * @param asked how the base was asked for, so that a recipe can ask again
  * @param patterns in the order they were laid on; each knows which share of its steps it takes
  * @param recent selections before this one, the latest first
+ * @param list the cue list that is chosen: what is recorded, played and changed without naming a list is in that one;
+ *     absent: the first
  * @param highlight whether the units in hand are shown off
  */
 public record Hand(
@@ -29,16 +33,24 @@ public record Hand(
         Choice asked,
         List<Pattern> patterns,
         List<Selection> recent,
+        Optional<CueListId> list,
         boolean highlight) {
 
-    public static final Hand EMPTY =
-            new Hand(Selection.EMPTY, Selection.EMPTY, new Choice.Units(Selection.EMPTY), List.of(), List.of(), false);
+    public static final Hand EMPTY = new Hand(
+            Selection.EMPTY,
+            Selection.EMPTY,
+            new Choice.Units(Selection.EMPTY),
+            List.of(),
+            List.of(),
+            Optional.empty(),
+            false);
 
     private static final int MOST_RECENT = 8;
 
     public Hand {
         patterns = List.copyOf(patterns);
-        // What earlier versions wrote has neither of these.
+        // What earlier versions wrote has none of these.
+        list = list == null ? Optional.empty() : list;
         asked = asked == null ? new Choice.Units(base) : asked;
         recent = recent == null ? List.of() : List.copyOf(recent);
     }
@@ -51,7 +63,7 @@ public record Hand(
     /** @param how how these were asked for */
     public Hand choosing(Choice how, Selection next) {
         boolean nothingLost = selection.isEmpty() || selection.equals(next);
-        return new Hand(next, next, how, List.of(), nothingLost ? recent : remembered(), highlight);
+        return new Hand(next, next, how, List.of(), nothingLost ? recent : remembered(), list, highlight);
     }
 
     /** A selection that only grew is remembered once. */
@@ -68,7 +80,7 @@ public record Hand(
 
     /** The same units in an order of their own. */
     public Hand ordered(Selection order) {
-        return new Hand(order, order, new Choice.Units(order), List.of(), recent, highlight);
+        return new Hand(order, order, new Choice.Units(order), List.of(), recent, list, highlight);
     }
 
     /** The selection before this one. */
@@ -114,7 +126,7 @@ public record Hand(
 
     /** Everything that the patterns took from, as it was asked for. */
     public Hand whole() {
-        return new Hand(base, base, asked, List.of(), recent, highlight);
+        return new Hand(base, base, asked, List.of(), recent, list, highlight);
     }
 
     /** Without one of the patterns. */
@@ -125,7 +137,7 @@ public record Hand(
     }
 
     private Hand taking(List<Pattern> all, Patch patch) {
-        return new Hand(Taken.of(base, all, patch).selection(), base, asked, all, recent, highlight);
+        return new Hand(Taken.of(base, all, patch).selection(), base, asked, all, recent, list, highlight);
     }
 
     /** What the patterns make of the base: the share, and how many there are. */
@@ -139,7 +151,12 @@ public record Hand(
     }
 
     public Hand highlighting(boolean on) {
-        return new Hand(selection, base, asked, patterns, recent, on);
+        return new Hand(selection, base, asked, patterns, recent, list, on);
+    }
+
+    /** With another cue list chosen; fixtures stay as they are. */
+    public Hand onList(CueListId next) {
+        return new Hand(selection, base, asked, patterns, recent, Optional.of(next), highlight);
     }
 
     /** The same hand with only the units that pass. @param how what becomes of how they were asked for */
@@ -153,6 +170,7 @@ public record Hand(
                         .map(s -> s.keeping(wanted))
                         .filter(s -> !s.isEmpty())
                         .toList(),
+                list,
                 highlight);
     }
 }

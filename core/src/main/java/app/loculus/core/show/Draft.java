@@ -152,6 +152,7 @@ public final class Draft {
 
     public void setAll(Map<UnitId, UnitValues> values) {
         values.keySet().forEach(unit -> reads(PartKinds.VALUES, unit));
+        Kept.check(show(), values);
         putAll(PartKinds.VALUES, values);
     }
 

@@ -27,6 +27,9 @@ public final class Earlier {
     /** The first with effects. */
     private static final int EFFECTS = 7;
 
+    /** The first that knows which list is chosen, which palettes the patch suggested, and a highlight in a colour. */
+    private static final int CHOSEN = 9;
+
     private Earlier() {}
 
     /** @param version that of the manifest */
@@ -59,7 +62,35 @@ public final class Earlier {
         if (version < EFFECTS && document instanceof ObjectNode show) {
             show.set("effects", NODES.arrayNode());
         }
+        if (version < CHOSEN && document instanceof ObjectNode show) {
+            chosen(PartKinds.HAND, show.path("hand"));
+            chosen(PartKinds.HIGHLIGHT, show.path("highlight"));
+            show.path("palettes").forEach(p -> chosen(PartKinds.PALETTES, p));
+        }
         return document;
+    }
+
+    /** A part of a document that is read part by part. @param version that of the manifest */
+    static JsonNode part(PartKind<?, ?> kind, JsonNode part, int version) {
+        if (version < CHOSEN) {
+            chosen(kind, part);
+        }
+        return part;
+    }
+
+    /** Whether parts of a kind are to be brought up to this version. */
+    static boolean changed(PartKind<?, ?> kind, int version) {
+        return version < CHOSEN && kind == PartKinds.PALETTES;
+    }
+
+    private static void chosen(PartKind<?, ?> kind, JsonNode part) {
+        if (kind == PartKinds.HAND && part instanceof ObjectNode hand) {
+            hand.putNull("list");
+        } else if (kind == PartKinds.HIGHLIGHT && part instanceof ObjectNode look) {
+            look.putNull("colour");
+        } else if (kind == PartKinds.PALETTES && part.get("label") instanceof ObjectNode label) {
+            label.put("starter", false);
+        }
     }
 
     private static void palette(JsonNode palette) {

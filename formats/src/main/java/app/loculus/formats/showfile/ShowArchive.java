@@ -32,7 +32,7 @@ public final class ShowArchive {
 
     public static final String SUFFIX = ".loculus";
 
-    static final int VERSION = 8;
+    static final int VERSION = 9;
 
     /** The first whose parts stand as they do now, so that they are read one by one. */
     private static final int STREAMED = 7;
@@ -232,7 +232,7 @@ public final class ShowArchive {
         Profiles held = common.profiles(parts.all());
         if (parts.version() >= STREAMED) {
             try {
-                return ShowDocument.read(octets, held, common, loose);
+                return ShowDocument.read(octets, parts.version(), held, common, loose);
             } catch (IOException e) {
                 throw unreadable(e);
             }

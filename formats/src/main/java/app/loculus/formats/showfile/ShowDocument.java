@@ -79,10 +79,12 @@ final class ShowDocument {
     /**
      * Reads a show as this version and the one before write it, part by part.
      *
+     * @param version that of the manifest
      * @param loose takes sentences about what refers to nothing; it is left out
      * @throws Refusal when a part is missing, not understood, or they do not fit together
      */
-    static Show read(byte[] octets, Profiles profiles, Common common, List<String> loose) throws IOException {
+    static Show read(byte[] octets, int version, Profiles profiles, Common common, List<String> loose)
+            throws IOException {
         ObjectReader reader = JSON.reader().withAttribute(ValuesForm.class, common.values());
         List<Change<?, ?>> parts = new ArrayList<>();
         Set<PartKind<?, ?>> found = new HashSet<>();
@@ -100,7 +102,7 @@ final class ShowDocument {
                 } else if (in.hasToken(JsonToken.VALUE_NULL) || !found.add(kind)) {
                     throw broken("its " + kind.words() + " are missing, or there twice");
                 } else {
-                    kind(kind, in, reader, parts);
+                    kind(kind, version, in, reader, parts);
                 }
             }
         }
@@ -113,12 +115,13 @@ final class ShowDocument {
         return put(parts, profiles, loose);
     }
 
-    private static <K, V> void kind(PartKind<K, V> kind, JsonParser in, ObjectReader reader, List<Change<?, ?>> parts)
+    private static <K, V> void kind(
+            PartKind<K, V> kind, int version, JsonParser in, ObjectReader reader, List<Change<?, ?>> parts)
             throws IOException {
         if (kind.once()) {
             @SuppressWarnings("unchecked") // the key of what there is once
             K key = (K) Whole.SHOW;
-            add(kind, key, value(kind, JSON.readTree(in), kind.parts()), parts);
+            add(kind, key, value(kind, Earlier.part(kind, JSON.readTree(in), version), kind.parts()), parts);
             return;
         }
         if (!in.hasToken(JsonToken.START_ARRAY)) {
@@ -129,7 +132,9 @@ final class ShowDocument {
             if (in.currentToken() == null) {
                 throw broken("its " + kind.words() + " are cut off");
             }
-            K key = kind.ownKeys() ? whole(kind, in, reader, parts) : one(kind, JSON.readTree(in), parts);
+            K key = kind.ownKeys() && !Earlier.changed(kind, version)
+                    ? whole(kind, in, reader, parts)
+                    : one(kind, Earlier.part(kind, JSON.readTree(in), version), parts);
             if (!seen.add(key)) {
                 throw broken("it has " + key + " twice among its " + kind.words());
             }

@@ -4,6 +4,7 @@ import app.loculus.core.colour.Chromaticity;
 import app.loculus.core.desk.Reachable;
 import app.loculus.core.desk.ValueRow;
 import app.loculus.core.desk.ValueRows;
+import app.loculus.core.edit.look.LookFinder;
 import app.loculus.core.edit.palette.UpdatePalette;
 import app.loculus.core.patch.UnitId;
 import app.loculus.core.programmer.Hand;
@@ -30,6 +31,7 @@ import java.util.stream.Collectors;
  * @param grid rows and columns, where a pattern goes by them
  * @param groups all or some, by the number of each group of which something is in hand
  * @param look what highlight looks like
+ * @param list the cue list that is chosen, by its id; −1 when there is none
  * @param holds the selection in words
  * @param gamuts colours that the types in hand can make
  * @param uses palettes that working values follow, or followed before they were changed by hand
@@ -45,6 +47,7 @@ record DeskView(
         GridView grid,
         Map<Integer, String> groups,
         HighlightView look,
+        int list,
         int share,
         int shares,
         boolean highlight,
@@ -71,6 +74,7 @@ record DeskView(
                 GridView.of(show),
                 HeldGroups.of(show),
                 HighlightView.of(show),
+                LookFinder.maybeChosen(show).map(l -> l.id().value()).orElse(-1),
                 taken.share(),
                 taken.shares(),
                 hand.highlight(),

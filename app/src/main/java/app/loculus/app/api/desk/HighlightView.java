@@ -1,6 +1,6 @@
 package app.loculus.app.api.desk;
 
-import app.loculus.core.edit.hand.HighlightWords;
+import app.loculus.core.edit.highlight.HighlightWords;
 import app.loculus.core.programmer.HighlightLook;
 import app.loculus.core.show.PartKinds;
 import app.loculus.core.show.Show;

@@ -17,6 +17,7 @@ import java.util.Locale;
 /**
  * A palette with its reach over what is in hand.
  *
+ * @param command whether it is sent for a moment and never kept, as a reset is
  * @param swatch colour as #rrggbb, empty where there is none
  * @param follow units in hand that follow
  * @param of units in hand
@@ -33,6 +34,7 @@ record PaletteView(
         int entries,
         List<String> kinds,
         boolean guarded,
+        boolean command,
         boolean follows,
         String tint,
         String note,
@@ -77,6 +79,7 @@ record PaletteView(
                 p.entries().size(),
                 kinds(show, p),
                 p.guarded(),
+                p.command(),
                 p.refers(),
                 p.label().tint().word(),
                 p.label().note(),

@@ -40,6 +40,9 @@ class EditsController {
         boolean preview = Boolean.TRUE.equals(request.preview());
         EditRequest context =
                 asked.editing(preview, request.gesture(), request.revision(), request.key(), request.edit());
-        return EditResult.of(shows.edit(id, request.edit().edit(library.profiles()), context), preview);
+        return EditResult.answer(
+                preview,
+                () -> shows.get(id).revision(),
+                () -> shows.edit(id, request.edit().edit(library.profiles()), context));
     }
 }

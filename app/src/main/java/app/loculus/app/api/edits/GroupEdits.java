@@ -32,7 +32,7 @@ public sealed interface GroupEdits extends TypedEdit {
         @Override
         public ShowEdit edit(Profiles library) {
             return new app.loculus.core.edit.group.RecordGroup(
-                    Optional.ofNullable(number), RecordEdits.named(name), recipe, replace);
+                    Optional.ofNullable(number), RecordEdits.named(name), recipe, false, replace);
         }
     }
 
@@ -122,7 +122,8 @@ public sealed interface GroupEdits extends TypedEdit {
                     case "add" -> new EditGroup(group.id(), hand, EditGroup.NOBODY).on(draft);
                     case "less" -> new EditGroup(group.id(), EditGroup.NOBODY, hand).on(draft);
                     case "replace" ->
-                        new app.loculus.core.edit.group.RecordGroup(Optional.of(number), Optional.empty(), false, true)
+                        new app.loculus.core.edit.group.RecordGroup(
+                                        Optional.of(number), Optional.empty(), false, false, true)
                                 .on(draft);
                     default -> throw Refusal.of("edit.how", "how", "A group is altered by add, less or replace.");
                 }

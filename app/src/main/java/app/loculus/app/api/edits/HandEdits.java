@@ -167,7 +167,7 @@ public sealed interface HandEdits extends TypedEdit {
     record RecordHighlight(boolean perType, List<String> with) implements HandEdits {
         @Override
         public ShowEdit edit(Profiles library) {
-            return new app.loculus.core.edit.hand.RecordHighlight(
+            return new app.loculus.core.edit.highlight.RecordHighlight(
                     perType, TypedEdit.orNone(with).stream().map(Kind::parse).collect(Collectors.toSet()));
         }
     }
@@ -176,7 +176,7 @@ public sealed interface HandEdits extends TypedEdit {
     record ForgetHighlight() implements HandEdits {
         @Override
         public ShowEdit edit(Profiles library) {
-            return new app.loculus.core.edit.hand.ForgetHighlight();
+            return new app.loculus.core.edit.highlight.ForgetHighlight();
         }
     }
 

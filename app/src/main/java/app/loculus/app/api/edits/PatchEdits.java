@@ -115,6 +115,7 @@ public sealed interface PatchEdits extends TypedEdit {
         public ShowEdit edit(Profiles library) {
             return draft -> new ShiftAddresses(
                             Named.fixtures(draft, numbers),
+                            Optional.empty(),
                             by == null ? 0 : by,
                             Optional.ofNullable(to).filter(t -> !t.isBlank()).map(Address::parse))
                     .on(draft);

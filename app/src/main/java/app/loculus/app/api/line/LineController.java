@@ -9,6 +9,7 @@ import app.loculus.app.session.Edited;
 import app.loculus.app.session.Shows;
 import app.loculus.app.session.Snapshot;
 import app.loculus.core.command.Command;
+import app.loculus.core.edit.hand.Sending;
 import app.loculus.core.play.Press;
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.problem.WayOut;
@@ -56,6 +57,10 @@ class LineController {
     @PostMapping("/api/shows/{id}/line")
     EditResult line(@PathVariable long id, @RequestBody LineRequest request, Asked asked) {
         EditRequest context = request.asked(asked);
+        return EditResult.answer(context.preview(), () -> shows.get(id).revision(), () -> done(id, request, context));
+    }
+
+    private Edited done(long id, LineRequest request, EditRequest context) {
         List<String> lines = (request.text() == null ? "" : request.text())
                 .lines()
                 .limit(MOST_LINES + 1)
@@ -63,10 +68,9 @@ class LineController {
         if (lines.size() > MOST_LINES) {
             throw Refusal.of("line.many", "line", "More than " + MOST_LINES + " lines were sent at once.");
         }
-        Edited edited = lines.size() == 1
+        return lines.size() == 1
                 ? shows.lines().read(lines.get(0)).by(new Doing(id, context))
                 : shows.edit(id, shows.lines().readAll(lines), context);
-        return EditResult.of(edited, context.preview());
     }
 
     /** Carries one line out. */
@@ -134,6 +138,17 @@ class LineController {
             boolean changed = output.press(id, found);
             String words = PlayWords.of(shows.get(id).show(), found);
             return foreseen(changed ? words : "Nothing runs otherwise for it: " + words);
+        }
+
+        /** No edit either: nothing of it is kept. */
+        @Override
+        public Edited send(Function<Show, Sending.Asked> asked) {
+            Sending.Asked found = asked.apply(shows.get(id).show());
+            if (request.preview()) {
+                return foreseen(found.sending().words());
+            }
+            output.send(id, found.confirmed());
+            return foreseen(found.sending().words());
         }
 
         @Override

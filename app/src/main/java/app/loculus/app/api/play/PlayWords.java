@@ -2,7 +2,6 @@ package app.loculus.app.api.play;
 
 import app.loculus.core.look.Cue;
 import app.loculus.core.look.CueList;
-import app.loculus.core.look.CueListId;
 import app.loculus.core.look.SubmasterId;
 import app.loculus.core.play.Press;
 import app.loculus.core.selection.GroupId;
@@ -10,6 +9,7 @@ import app.loculus.core.show.PartKinds;
 import app.loculus.core.show.Show;
 import app.loculus.core.unit.Decimal;
 import app.loculus.core.unit.Fraction;
+import app.loculus.core.value.CueListId;
 
 /** What was pressed, in words. */
 public final class PlayWords implements Press.Cases<String> {

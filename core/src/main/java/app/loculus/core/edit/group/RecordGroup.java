@@ -2,32 +2,44 @@ package app.loculus.core.edit.group;
 
 import app.loculus.core.group.Group;
 import app.loculus.core.group.GroupContent;
+import app.loculus.core.patch.UnitId;
+import app.loculus.core.problem.Problem;
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.problem.WayOut;
 import app.loculus.core.programmer.Hand;
+import app.loculus.core.programmer.Touching;
 import app.loculus.core.selection.GroupId;
 import app.loculus.core.selection.Selection;
 import app.loculus.core.show.Draft;
 import app.loculus.core.show.Names;
+import app.loculus.core.show.PartKinds;
 import app.loculus.core.show.Show;
 import app.loculus.core.show.ShowEdit;
 import app.loculus.core.unit.Numbers;
 import app.loculus.core.unit.Quoted;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Stream;
 
 /**
  * Keeps what is in hand as a group: in its order, or as the recipe by which it was asked for and arranged.
  *
  * @param number the next free one when absent
  * @param recipe whether it follows what it was made from
+ * @param touched whether those that are touched and not in hand belong to it, behind those in hand
  * @param replace whether an existing group of this number takes the new content
  */
-public record RecordGroup(Optional<Integer> number, Optional<String> name, boolean recipe, boolean replace)
+public record RecordGroup(
+        Optional<Integer> number, Optional<String> name, boolean recipe, boolean touched, boolean replace)
         implements ShowEdit {
 
     @Override
     public void on(Draft draft) {
-        Selection selection = draft.held();
+        List<UnitId> more = more(draft);
+        Selection selection = touched && !more.isEmpty() ? with(draft.hand().selection(), more) : draft.held();
         int into = number.orElseGet(() -> nextFree(draft.show()));
         Optional<Group> existing = GroupFinder.numbered(draft.show(), into);
         GroupId id = existing.map(Group::id).orElseGet(draft.show()::nextGroupId);
@@ -43,6 +55,36 @@ public record RecordGroup(Optional<Integer> number, Optional<String> name, boole
                 + (recipe ? "; it follows " + draft.show().words(made.content().choice()) : ""));
         existing.filter(g -> !g.name().equals(called))
                 .ifPresent(g -> draft.say("Renames it: it was “" + g.name() + "”"));
+        if (!recipe && !touched && !more.isEmpty()) {
+            draft.warn(Problem.warning(
+                    "group.beside",
+                    "selection",
+                    Numbers.count(more.size(), "more unit") + (more.size() == 1 ? " is" : " are")
+                            + " touched and not selected, so left out.",
+                    WayOut.line(
+                            "Record them too", "record group " + into + " " + Quoted.of(called) + " touched replace")));
+        }
+    }
+
+    /** Those that are touched and not in hand, nor part of what is. */
+    private static List<UnitId> more(Draft draft) {
+        Show show = draft.show();
+        draft.reads(PartKinds.VALUES);
+        Set<UnitId> held = new HashSet<>();
+        draft.hand().selection().units().forEach(u -> {
+            held.add(UnitId.whole(u.fixture()));
+            held.addAll(Touching.withCells(show.patch(), u));
+        });
+        return show.programmer().values().entrySet().stream()
+                .filter(e -> !held.contains(e.getKey()))
+                .filter(e -> e.getValue().byAttribute().values().stream().anyMatch(t -> t.touched() && !t.companion()))
+                .map(Map.Entry::getKey)
+                .toList();
+    }
+
+    private static Selection with(Selection selection, List<UnitId> more) {
+        return Selection.of(
+                Stream.concat(selection.units().stream(), more.stream()).toList());
     }
 
     private GroupContent content(Draft draft, Selection selection) {

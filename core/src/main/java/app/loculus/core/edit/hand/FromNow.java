@@ -2,7 +2,6 @@ package app.loculus.core.edit.hand;
 
 import app.loculus.core.patch.Fixture;
 import app.loculus.core.patch.UnitId;
-import app.loculus.core.problem.Refusal;
 import app.loculus.core.profile.Attribute;
 import app.loculus.core.profile.FunctionValue;
 import app.loculus.core.profile.Mode;
@@ -94,7 +93,7 @@ final class FromNow {
 
     void keep(Set<String> labels, String word) {
         if (labels.isEmpty()) {
-            throw Refusal.of("value.nobody", "attribute", "Nothing in hand has " + word + ".");
+            throw Having.nobody(draft, word);
         }
         draft.setAll(touching.changed());
     }

@@ -3,7 +3,6 @@ package app.loculus.core.edit.hand;
 import app.loculus.core.patch.Fixture;
 import app.loculus.core.patch.UnitId;
 import app.loculus.core.problem.Problem;
-import app.loculus.core.problem.Refusal;
 import app.loculus.core.profile.Attribute;
 import app.loculus.core.profile.Mode;
 import app.loculus.core.profile.Parameter;
@@ -50,7 +49,7 @@ public record SetSpread(String word, Spread spread, Amount amount, Optional<Stri
             }
         }
         if (labels.isEmpty()) {
-            throw Refusal.of("value.nobody", "attribute", "Nothing in hand has " + wanted() + ".");
+            throw Having.nobody(draft, wanted());
         }
         draft.setAll(touching.changed());
         draft.say(labels.get(0) + " " + text() + " for " + Numbers.count(labels.size(), "unit"));

@@ -3,7 +3,6 @@ package app.loculus.core.edit.look;
 import app.loculus.core.look.Cue;
 import app.loculus.core.look.CueId;
 import app.loculus.core.look.CueList;
-import app.loculus.core.look.CueListId;
 import app.loculus.core.look.LookId;
 import app.loculus.core.look.Submaster;
 import app.loculus.core.look.SubmasterId;
@@ -12,6 +11,7 @@ import app.loculus.core.show.PartKinds;
 import app.loculus.core.show.Show;
 import app.loculus.core.show.ShowEdit;
 import app.loculus.core.unit.Numbers;
+import app.loculus.core.value.CueListId;
 import java.util.List;
 import java.util.stream.Collectors;
 

@@ -37,9 +37,17 @@ public final class LookFinder {
                 .orElseThrow(() -> noList(show, "list “" + name + "”"));
     }
 
-    /** The one with the lowest number. @throws Refusal when there is none */
-    public static CueList first(Show show) {
-        return show.lists().stream().findFirst().orElseThrow(() -> noList(show, "list"));
+    /** The list that is meant where none is named. @throws Refusal when there is none */
+    public static CueList chosen(Show show) {
+        return maybeChosen(show).orElseThrow(() -> noList(show, "list"));
+    }
+
+    /** The list that is chosen, or the one with the lowest number; empty when there is none. */
+    public static Optional<CueList> maybeChosen(Show show) {
+        return show.hand()
+                .list()
+                .flatMap(show::list)
+                .or(() -> show.lists().stream().findFirst());
     }
 
     private static Refusal noList(Show show, String wanted) {

@@ -93,15 +93,13 @@ public sealed interface Place {
     /**
      * A cue.
      *
-     * @param list which list; the first one when absent; made where it does not exist yet
+     * @param list which list; the one that is chosen when absent; made where it does not exist yet
      * @param number behind the last one when absent
      */
     record InList(Optional<ListNamed> list, Optional<CueNumber> number) implements Place {
 
         public Optional<CueList> list(Show show) {
-            return list.isPresent()
-                    ? list.get().in(show)
-                    : show.lists().stream().findFirst();
+            return list.isPresent() ? list.get().in(show) : LookFinder.maybeChosen(show);
         }
 
         Optional<Cue> cue(Show show) {

@@ -21,7 +21,7 @@ import java.util.Optional;
  * Records what is touched, or all that is not at home, as a look.
  *
  * @param onto what becomes of a look that is there already
- * @param list as the line names it, for words; empty for the first
+ * @param list as the line names it, for words; empty for the chosen one
  */
 public record RecordLook(Place place, Optional<String> name, Taking what, Onto onto, String list) implements ShowEdit {
 
@@ -49,7 +49,8 @@ public record RecordLook(Place place, Optional<String> name, Taking what, Onto o
         there.ifPresentOrElse(look -> onto(draft, look, values), () -> {
             Look fresh = Look.held(show.nextLookId(), values);
             draft.say("Records " + place.put(draft, fresh, name) + ": " + Numbers.count(values.size(), "unit")
-                    + (what.all() ? ", all that is not at home" : ", what is touched"));
+                    + (what.all() ? ", all that is not at home" : ", what is touched")
+                    + what.counts(draft, values.keySet()));
             draft.say(LookDifference.of(show, Map.of(), values).words());
         });
         String plain = Plain.words(draft.show(), values);

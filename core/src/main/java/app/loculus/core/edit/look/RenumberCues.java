@@ -1,12 +1,12 @@
 package app.loculus.core.edit.look;
 
 import app.loculus.core.look.Cue;
-import app.loculus.core.look.CueListId;
 import app.loculus.core.look.CueNumber;
 import app.loculus.core.show.Draft;
 import app.loculus.core.show.PartKinds;
 import app.loculus.core.show.ShowEdit;
 import app.loculus.core.unit.Numbers;
+import app.loculus.core.value.CueListId;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;

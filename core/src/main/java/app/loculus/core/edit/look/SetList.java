@@ -1,7 +1,6 @@
 package app.loculus.core.edit.look;
 
 import app.loculus.core.look.CueList;
-import app.loculus.core.problem.Refusal;
 import app.loculus.core.show.Draft;
 import app.loculus.core.show.PartKinds;
 import app.loculus.core.show.Show;
@@ -11,7 +10,7 @@ import java.util.Optional;
 import java.util.function.UnaryOperator;
 
 /**
- * Sets how a list is played, or makes one.
+ * Sets how a list is played, or makes one. One that is named and no more is the chosen one from then on.
  *
  * @param number of the list; a new one when there is none
  * @param changes each what becomes of it
@@ -36,8 +35,13 @@ public record SetList(int number, Optional<String> name, List<UnaryOperator<CueL
         for (UnaryOperator<CueList> change : changes) {
             after = change.apply(after);
         }
-        if (there.isPresent() && after.equals(before) && changes.isEmpty() && name.isEmpty()) {
-            throw Refusal.of("list.exists", "list", before + " exists already.");
+        boolean chosen = name.isEmpty() && changes.isEmpty();
+        if (chosen) {
+            draft.hold(draft.hand().onList(before.id()));
+        }
+        if (there.isPresent() && chosen) {
+            draft.say("Chooses " + before + ": what names no list is recorded and played there");
+            return;
         }
         draft.put(PartKinds.LISTS, after);
         draft.say((there.isEmpty() ? "Makes " : "Sets ") + after + ": " + words(after));

@@ -1,6 +1,7 @@
 package app.loculus.core.edit.look;
 
 import app.loculus.core.patch.Fixture;
+import app.loculus.core.patch.Patch;
 import app.loculus.core.patch.UnitId;
 import app.loculus.core.profile.Attribute;
 import app.loculus.core.profile.Kind;
@@ -8,6 +9,7 @@ import app.loculus.core.profile.Mode;
 import app.loculus.core.profile.Profile;
 import app.loculus.core.profile.words.AttributeWords;
 import app.loculus.core.programmer.Touched;
+import app.loculus.core.programmer.Touching;
 import app.loculus.core.programmer.UnitValues;
 import app.loculus.core.show.Draft;
 import app.loculus.core.show.PartKinds;
@@ -15,6 +17,7 @@ import app.loculus.core.show.Show;
 import app.loculus.core.value.AttributeValue;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -24,14 +27,15 @@ import java.util.Set;
  * What is taken into a look.
  *
  * @param all everything that is not at home, from whichever layer; else what is touched
+ * @param selected of those in hand alone; of everybody else
  * @param of these kinds alone; every kind when empty
  * @param only attributes as people call them; all of the kinds when empty
  * @param without attributes that are left out
  */
-public record Taking(boolean all, Set<Kind> of, List<String> only, List<String> without) {
+public record Taking(boolean all, boolean selected, Set<Kind> of, List<String> only, List<String> without) {
 
     /** Everything that is touched. */
-    public static final Taking TOUCHED = new Taking(false, Set.of(), List.of(), List.of());
+    public static final Taking TOUCHED = new Taking(false, false, Set.of(), List.of(), List.of());
 
     public Taking {
         of = Set.copyOf(of);
@@ -41,7 +45,7 @@ public record Taking(boolean all, Set<Kind> of, List<String> only, List<String> 
 
     /** As the line has it, with a blank before each word. */
     String words() {
-        StringBuilder line = new StringBuilder(all ? " all" : "");
+        StringBuilder line = new StringBuilder(all ? " all" : "").append(selected ? " selected" : "");
         of.stream().sorted().forEach(k -> line.append(" with ").append(k.word()));
         line.append(only.isEmpty() ? "" : " only " + String.join(", ", only));
         line.append(without.isEmpty() ? "" : " without " + String.join(", ", without));
@@ -54,7 +58,31 @@ public record Taking(boolean all, Set<Kind> of, List<String> only, List<String> 
         Show show = draft.show();
         Map<UnitId, UnitValues> found =
                 all ? WholeState.of(show, (unit, attribute) -> wanted(show, unit, attribute)) : touched(show);
+        if (selected) {
+            found.keySet().retainAll(inHand(draft));
+        }
         return shared(draft.companions().complete(found, show.programmer()::of));
+    }
+
+    /** Those in hand, their cells, and what those lie in. */
+    static Set<UnitId> inHand(Draft draft) {
+        Patch patch = draft.show().patch();
+        Set<UnitId> all = new LinkedHashSet<>();
+        draft.held().units().forEach(u -> {
+            all.add(UnitId.whole(u.fixture()));
+            all.addAll(Touching.withCells(patch, u));
+        });
+        return all;
+    }
+
+    /** How many of them are in hand, when there are others; blank otherwise. */
+    String counts(Draft draft, Set<UnitId> taken) {
+        if (all || selected || draft.hand().selection().isEmpty()) {
+            return "";
+        }
+        Set<UnitId> held = inHand(draft);
+        long own = taken.stream().filter(held::contains).count();
+        return own == taken.size() ? "" : ": " + own + " selected, " + (taken.size() - own) + " not";
     }
 
     /** Units that have the same share it: a look of thousands of units takes the memory of a few. */

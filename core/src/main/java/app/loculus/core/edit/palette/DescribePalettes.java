@@ -25,8 +25,8 @@ public record DescribePalettes(
         palettes.forEach(id -> {
             Palette before = draft.show().palette(id).orElseThrow();
             Label was = before.label();
-            draft.put(before.labelled(
-                    new Label(tint.orElse(was.tint()), note.orElse(was.note()), seconds.orElse(was.seconds()))));
+            draft.put(before.labelled(new Label(
+                    tint.orElse(was.tint()), note.orElse(was.note()), seconds.orElse(was.seconds()), was.starter())));
         });
         draft.say(Numbers.count(palettes.size(), "palette")
                 + tint.map(t -> t == Tint.NONE ? " without a mark" : " marked " + t.word())

@@ -15,6 +15,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
 
 /**
  * Closes the gaps of a universe from slot 1 on. The order stays, and what overlaps keeps overlapping as it did.
@@ -41,6 +42,7 @@ public record CompactUniverse(int universe) implements ShowEdit {
                         ? "Universe " + universe + " has no gaps"
                         : "Compacts universe " + universe + ": " + Numbers.count(changed.size(), "fixture") + " move, "
                                 + Numbers.count(freed, "slot") + " free at its end");
+        changed.forEach(f -> draft.say(f.number() + ": " + where(patch.get(f.id())) + " → " + where(f)));
     }
 
     /** New first slot by old one; claims that overlap move as one. */
@@ -65,6 +67,14 @@ public record CompactUniverse(int universe) implements ShowEdit {
                 .mapToInt(c -> slots.get(c.first()) + c.slots() - 1)
                 .max()
                 .orElse(0);
+    }
+
+    private String where(Fixture fixture) {
+        return fixture.addresses().stream()
+                .map(PatchedAddress::address)
+                .filter(a -> a.universe() == universe)
+                .map(Address::toString)
+                .collect(Collectors.joining(" + "));
     }
 
     private Fixture moved(Fixture fixture, Map<Integer, Integer> slots) {

@@ -20,16 +20,19 @@ import java.util.Optional;
 /**
  * Moves a block on the output as it is, with the distances inside it.
  *
+ * @param only of fixtures that have several addresses the one that lies there; all of them when absent
  * @param by slots to move, negative towards 1.1; unless {@code to} is given
  * @param to where the lowest address goes
  */
-public record ShiftAddresses(List<FixtureId> fixtures, int by, Optional<Address> to) implements ShowEdit {
+public record ShiftAddresses(List<FixtureId> fixtures, Optional<Address> only, int by, Optional<Address> to)
+        implements ShowEdit {
 
     @Override
     public void on(Draft draft) {
         Patch before = draft.show().patch();
         List<Fixture> patched =
                 fixtures.stream().map(before::get).filter(Fixture::patched).toList();
+        lowest(patched);
         int slots = to.map(a -> a.absolute() - lowest(patched)).orElse(by);
         List<Fixture> shifted = patched.stream().map(f -> shifted(f, slots)).toList();
         Patch after = before.changed(before.profiles(), List.of(), shifted);
@@ -38,20 +41,30 @@ public record ShiftAddresses(List<FixtureId> fixtures, int by, Optional<Address>
         draft.putAll(shifted);
         List<Claim> claims =
                 shifted.stream().flatMap(f -> after.claimsOf(f).stream()).toList();
+        only.ifPresent(a -> draft.say("Moves the address " + a + " alone"));
         draft.say("Shifts " + Numbers.count(patched.size(), "fixture") + " by " + slots + " · " + Spans.text(claims));
     }
 
-    private static int lowest(List<Fixture> fixtures) {
-        return fixtures.stream()
-                .flatMap(f -> f.addresses().stream())
-                .mapToInt(a -> a.address().absolute())
-                .min()
-                .orElseThrow(() -> Refusal.of("patch.shift", "selection", "None of these fixtures has an address."));
+    private boolean meant(PatchedAddress address) {
+        return only.map(a -> a.equals(address.address())).orElse(true);
     }
 
-    private static Fixture shifted(Fixture fixture, int slots) {
+    private int lowest(List<Fixture> fixtures) {
+        return fixtures.stream()
+                .flatMap(f -> f.addresses().stream())
+                .filter(this::meant)
+                .mapToInt(a -> a.address().absolute())
+                .min()
+                .orElseThrow(() -> Refusal.of(
+                        "patch.shift",
+                        "selection",
+                        only.map(a -> "None of these fixtures begins at " + a + ".")
+                                .orElse("None of these fixtures has an address.")));
+    }
+
+    private Fixture shifted(Fixture fixture, int slots) {
         return fixture.at(fixture.addresses().stream()
-                .map(a -> new PatchedAddress(a.breakNumber(), moved(a.address(), slots), a.shared()))
+                .map(a -> meant(a) ? new PatchedAddress(a.breakNumber(), moved(a.address(), slots), a.shared()) : a)
                 .toList());
     }
 
@@ -68,12 +81,17 @@ public record ShiftAddresses(List<FixtureId> fixtures, int by, Optional<Address>
         if (!problems.refuse()) {
             return problems;
         }
-        List<Claim> claims =
-                patched.stream().flatMap(f -> before.claimsOf(f).stream()).toList();
+        List<Claim> claims = patched.stream()
+                .flatMap(f -> before.claimsOf(f).stream())
+                .filter(c -> meant(c.at()))
+                .toList();
         Patch without = before.changed(
                 before.profiles(),
                 List.of(),
-                patched.stream().map(f -> f.at(List.of())).toList());
+                patched.stream()
+                        .map(f -> f.at(
+                                f.addresses().stream().filter(a -> !meant(a)).toList()))
+                        .toList());
         int start = lowest(patched);
         int end = claims.stream()
                 .mapToInt(c -> c.at().address().absolute() + c.slots())
@@ -98,6 +116,7 @@ public record ShiftAddresses(List<FixtureId> fixtures, int by, Optional<Address>
     private String line(Patch patch, Address at) {
         return "shift "
                 + Numbers.text(
-                        fixtures.stream().map(id -> patch.get(id).number()).toList()) + " to " + at;
+                        fixtures.stream().map(id -> patch.get(id).number()).toList())
+                + only.map(a -> " at " + a).orElse("") + " to " + at;
     }
 }

@@ -1,6 +1,7 @@
 package app.loculus.core.edit.starter;
 
 import app.loculus.core.palette.Entry;
+import app.loculus.core.palette.Label;
 import app.loculus.core.palette.Palette;
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.problem.WayOut;
@@ -11,6 +12,7 @@ import app.loculus.core.show.Show;
 import app.loculus.core.show.ShowEdit;
 import app.loculus.core.unit.Limits;
 import app.loculus.core.unit.Numbers;
+import app.loculus.core.value.PaletteId;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -57,7 +59,14 @@ public record RecordStarterPalettes(Optional<List<String>> names) implements Sho
                 int number = next(taken.computeIfAbsent(s.kind(), k -> new TreeSet<>()));
                 String name = s.name().substring(0, Math.min(s.name().length(), Limits.NAME));
                 draft.put(new Palette(
-                        new app.loculus.core.value.PaletteId(id++), s.kind(), number, name, s.intent(), s.entries()));
+                        new PaletteId(id++),
+                        s.kind(),
+                        number,
+                        name,
+                        s.intent(),
+                        Optional.empty(),
+                        Label.STARTER,
+                        s.entries()));
                 added++;
             }
         }

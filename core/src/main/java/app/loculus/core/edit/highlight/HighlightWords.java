@@ -1,4 +1,4 @@
-package app.loculus.core.edit.hand;
+package app.loculus.core.edit.highlight;
 
 import app.loculus.core.edit.palette.PaletteWords;
 import app.loculus.core.edit.palette.ValueWords;

@@ -1,4 +1,4 @@
-package app.loculus.core.edit.hand;
+package app.loculus.core.edit.highlight;
 
 import app.loculus.core.programmer.HighlightLook;
 import app.loculus.core.show.Draft;

@@ -1,4 +1,4 @@
-package app.loculus.core.edit.hand;
+package app.loculus.core.edit.highlight;
 
 import app.loculus.core.colour.Chromaticity;
 import app.loculus.core.patch.Fixture;

@@ -1,0 +1,168 @@
+package app.loculus.core.command;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import app.loculus.core.Rig;
+import app.loculus.core.dmx.FrameRenderer;
+import app.loculus.core.edit.hand.Sending;
+import app.loculus.core.edit.starter.RecordStarterPalettes;
+import app.loculus.core.patch.UnitId;
+import app.loculus.core.problem.Refusal;
+import app.loculus.core.profile.Attribute;
+import app.loculus.core.profile.ChannelFunction;
+import app.loculus.core.profile.ControlCommand;
+import app.loculus.core.profile.NamedRange;
+import app.loculus.core.profile.Profile;
+import app.loculus.core.resolve.Layer;
+import app.loculus.core.show.Outcome;
+import app.loculus.core.show.Show;
+import java.util.List;
+import java.util.Optional;
+import java.util.Random;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+/** Commands are sent for a moment; no way leads to a value that is kept. */
+class SendingTest {
+
+    /** Dimmer, and a control channel with a setting and two commands: 2 slots. */
+    private static final Profile LAMP = Rig.profile(
+            "Lamp",
+            Rig.mode(
+                    "plain",
+                    0,
+                    Rig.channel("Dimmer", 0, 0, Rig.function("Dimmer", 0, 255, 0, 1, null)),
+                    Rig.channel("Control1", 0, 0, control())));
+
+    private static ChannelFunction control() {
+        return new ChannelFunction(
+                "Control",
+                new Attribute("Control1"),
+                0,
+                255,
+                0,
+                1,
+                0,
+                Optional.empty(),
+                Optional.empty(),
+                Optional.empty(),
+                List.of(
+                        new NamedRange("No function", 0, 9, 0, 0, 0),
+                        new NamedRange("Fan silent", 10, 99, 0, 0, 0),
+                        new NamedRange("Lamp off (hold 3 s)", 100, 149, 0, 0, 0),
+                        new NamedRange("Reset", 150, 255, 0, 0, 0)));
+    }
+
+    private static final Show SHOW = Rig.of(LAMP, "1 thru 4 at full");
+
+    @ParameterizedTest
+    @CsvSource({
+        "Control1, Reset, true",
+        "Control2, Lamp on (5s), true",
+        "Function1, Strike, true",
+        "LampControl, Ignite, true",
+        "PanReset, Go, true",
+        "Control1, No function, false",
+        "LampControl, Idle, false",
+        "Control1, Fan silent, false",
+        "Control1, Reset disabled, false",
+        "Gobo1, Reset, false"
+    })
+    void resets_and_what_lamps_do_are_commands(String attribute, String range, boolean command) {
+        assertThat(ControlCommand.is(new Attribute(attribute), range)).isEqualTo(command);
+    }
+
+    @Test
+    void it_is_sent_for_as_long_as_its_name_says() {
+        assertThat(ControlCommand.seconds("Lamp off (hold 3 s)")).contains(3.0);
+        assertThat(ControlCommand.seconds("Reset, 2,5 sec")).contains(2.5);
+        assertThat(ControlCommand.seconds("Reset")).isEmpty();
+        assertThat(asked(SHOW, "send \"Lamp off (hold 3 s)\" now").sending().seconds())
+                .isEqualTo(3);
+        assertThat(asked(SHOW, "send \"reset\" now").sending().seconds()).isEqualTo(ControlCommand.USUAL_SECONDS);
+    }
+
+    @Test
+    void it_is_asked_first_and_lies_over_the_show_without_changing_it() {
+        Sending.Asked unsure = asked(SHOW, "send \"Reset\"");
+        assertThatThrownBy(unsure::confirmed)
+                .isInstanceOfSatisfying(
+                        Refusal.class,
+                        r -> assertThat(r.problems().get(0).waysOut().get(0).line())
+                                .contains("send \"Reset\" now"));
+        Sending sure = asked(SHOW, "send \"Reset\" now").confirmed();
+        assertThat(sure.values()).hasSize(4);
+        Layer layer = new Layer.Values("command", 0, Layer.Merge.LATEST, false, sure.values());
+        byte[] sent =
+                new FrameRenderer().render(SHOW.scene().under(List.of(layer))).slots(1);
+        assertThat(sent[1] & 0xFF).isBetween(150, 255);
+        assertThat(sent[0] & 0xFF).as("its light").isEqualTo(255);
+        assertThat(Rig.slots(SHOW, 2)).containsExactly(255, 0);
+    }
+
+    @Test
+    void nobody_in_hand_or_nothing_of_that_name_is_refused() {
+        assertThatThrownBy(() -> asked(SHOW, "send \"Fan silent\" now")).isInstanceOf(Refusal.class);
+        assertThatThrownBy(() -> asked(Rig.after(SHOW, "clear"), "send \"Reset\" now"))
+                .isInstanceOf(Refusal.class);
+    }
+
+    @Test
+    void a_setting_is_kept() {
+        Show set = Rig.after(SHOW, "Control1 at \"Fan silent\"", "record cue 1", "clear all");
+        assertThat(set.looks()).isNotNull();
+        assertThat(Rig.slots(Rig.after(SHOW, "Control1 at \"Fan silent\""), 2)[1])
+                .isBetween(10, 99);
+    }
+
+    /** By name, by number, in steps, spread, turned over, home and back: no working value ever lies at a command. */
+    @Test
+    void no_way_of_setting_keeps_a_command() {
+        Random random = new Random(5);
+        int refused = 0;
+        Show show = SHOW;
+        for (int i = 0; i < 400; i++) {
+            String line = switch (random.nextInt(7)) {
+                case 0 -> "Control1 at \"Reset\"";
+                case 1 -> "Control1 at " + random.nextInt(256) + " dmx";
+                case 2 -> "Control1 at " + random.nextInt(100) + " thru " + random.nextInt(100);
+                case 3 -> "nudge Control1 by " + (random.nextInt(120) - 60);
+                case 4 -> "home Control1";
+                case 5 -> "1 thru " + (1 + random.nextInt(4));
+                default -> "invert Control1";
+            };
+            Outcome outcome = Rig.say(show, line);
+            refused += outcome.refused() ? 1 : 0;
+            show = outcome.show();
+            byte[] sent = new FrameRenderer().render(show.scene()).slots(1);
+            for (int fixture = 0; fixture < 4; fixture++) {
+                assertThat(sent[2 * fixture + 1] & 0xFF).as(line).isLessThan(100);
+            }
+        }
+        assertThat(refused).isBetween(40, 360);
+        assertThat(show.programmer().of(UnitId.whole(show.patch().number(1).id())))
+                .isNotNull();
+    }
+
+    @Test
+    void a_palette_of_a_command_is_sent_and_not_applied() {
+        Show with = new RecordStarterPalettes(Optional.of(List.of("control Reset")))
+                .apply(SHOW)
+                .show();
+        assertThat(with.palettes()).anyMatch(p -> p.name().equals("Reset") && p.command());
+        int number = with.palettes().stream()
+                .filter(p -> p.name().equals("Reset"))
+                .findFirst()
+                .orElseThrow()
+                .number();
+        assertThat(Rig.say(with, "control " + number).refused()).isTrue();
+        assertThat(asked(with, "send control " + number + " now").confirmed().values())
+                .hasSize(4);
+    }
+
+    private static Sending.Asked asked(Show show, String line) {
+        return ((Command.Send) new LineReader(Rig.ALL).read(line)).asked().apply(show);
+    }
+}
