@@ -320,13 +320,12 @@ export function useCompletions(text: string): Completion[] {
 }
 
 const words = (text: string, begun: string): Completion[] =>
-    WORDS.filter((w) => w.startsWith(begun) && w !== begun)
-      .map((w) => ({
-        name: w,
-        kind: 'word',
-        detail: '',
-        text: `${text.slice(0, text.length - begun.length)}${w} `,
-      }));
+  WORDS.filter((w) => w.startsWith(begun) && w !== begun).map((w) => ({
+    name: w,
+    kind: 'word',
+    detail: '',
+    text: `${text.slice(0, text.length - begun.length)}${w} `,
+  }));
 
 interface Known {
   palettes: PaletteView[];

@@ -66,7 +66,9 @@ export function HighlightMenu({ look }: { look: DeskView['look'] }) {
           </p>
         ))}
         {look.without.length > 0 && (
-          <p className="text-[12px] text-ink-2">As the profile says, since they cannot: {look.without.join('; ')}</p>
+          <p className="text-[12px] text-ink-2">
+            As the profile says, since they cannot: {look.without.join('; ')}
+          </p>
         )}
         <p className="text-[12px] text-ink-2">
           Set values on what is in hand first, then take them: intensity, colour and beam.

@@ -25,7 +25,8 @@ export function useWindows(of: string, numbers: number[], run: number) {
     before.current = numbers;
     // What was recorded just now is shown, also where it stands on another page.
     const beyond = fresh.length === 1 && (fresh[0]! < now.first || fresh[0]! > now.last);
-    const page = beyond && document.hasFocus() && all.find((w) => w.first <= fresh[0]! && fresh[0]! <= w.last);
+    const page =
+      beyond && document.hasFocus() && all.find((w) => w.first <= fresh[0]! && fresh[0]! <= w.last);
     if (page) setKey(page.key);
   }, [numbers, all, now, setKey]);
   return { all, now, choose: setKey };

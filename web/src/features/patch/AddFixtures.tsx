@@ -175,7 +175,10 @@ function Form({
           <Button kind="main" type="submit" disabled={!text || reading.problems.length > 0}>
             Patch {draft.count || ''} {draft.count === '1' ? 'fixture' : 'fixtures'}
           </Button>
-          <Button disabled={!written(draft, patch.nextFree, false)} onClick={() => void send(written(draft, patch.nextFree, false))}>
+          <Button
+            disabled={!written(draft, patch.nextFree, false)}
+            onClick={() => void send(written(draft, patch.nextFree, false))}
+          >
             Add without address
           </Button>
         </div>

@@ -77,7 +77,8 @@ export function AddressMap({ patch, universe, landings, held }: Props) {
   // Of a fixture with several addresses the one that is dragged moves, unless several are in hand.
   const alone = drag !== null && drag.own !== '' && moving.length === 1;
   const by = drag ? drag.slot - drag.grabbed : 0;
-  const line = drag?.moved && by !== 0 ? `shift ${runs(moving)}${alone ? ` at ${drag.own}` : ''} by ${by}` : '';
+  const line =
+    drag?.moved && by !== 0 ? `shift ${runs(moving)}${alone ? ` at ${drag.own}` : ''} by ${by}` : '';
   const reading = useLineReading(line);
   const refused = line !== '' && reading.text === line && reading.problems.length > 0;
   const ghosts: Block[] = drag?.moved
@@ -155,6 +156,7 @@ export function AddressMap({ patch, universe, landings, held }: Props) {
             key={`clash ${c.span} ${c.numbers.join(' ')}`}
             block={{
               number: 0,
+              own: '',
               from: c.from,
               to: c.to,
               shape: c.shared ? 'shared' : 'clash',

@@ -30,7 +30,9 @@ export function ByOutput({ patch, title }: { patch: PatchView; title: ReactNode 
   const universe = patch.universes.find((u) => u.universe === chosen) ?? patch.universes[0];
   const [more, setMore] = useState('');
   const [closing, setClosing] = useState(0);
-  const compact = useLineReading(universe && universe.used > 0 ? `compact universe ${universe.universe}` : '');
+  const compact = useLineReading(
+    universe && universe.used > 0 ? `compact universe ${universe.universe}` : '',
+  );
   const closed = compact.outcome?.landings ?? [];
   return (
     <>

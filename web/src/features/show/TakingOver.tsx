@@ -22,8 +22,8 @@ export function useTakingOver(shows: ListedShow[]) {
     <Modal open={asked !== null} title="Another show drives the output" onClose={() => setAsked(null)}>
       <div className="space-y-3">
         <p>
-          “{live?.name}” is live. {asked?.words}: from then on that is what is sent, and “{live?.name}” is kept as
-          it is.
+          “{live?.name}” is live. {asked?.words}: from then on that is what is sent, and “{live?.name}” is
+          kept as it is.
         </p>
         <div className="flex gap-2">
           <Button

@@ -10,7 +10,9 @@ import app.loculus.core.palette.Label;
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.profile.Profiles;
 import app.loculus.core.show.Outcome;
+import app.loculus.core.show.PartKinds;
 import app.loculus.core.show.Show;
+import app.loculus.core.show.Whole;
 import app.loculus.formats.gdtf.ShippedProfiles;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
@@ -196,6 +198,24 @@ class ShowArchiveTest {
     }
 
     @Test
+    void what_was_written_before_a_list_was_chosen_loses_nothing() throws IOException {
+        ShowFile file;
+        try (InputStream in = getClass().getResourceAsStream("/golden/version-8.loculus")) {
+            file = ShowArchive.readFile(in.readAllBytes());
+        }
+        Show show = file.show();
+        assertThat(show.hand().list()).isEmpty();
+        assertThat(show.get(PartKinds.HIGHLIGHT, Whole.SHOW).settings()).hasSize(5);
+        assertThat(show.get(PartKinds.HIGHLIGHT, Whole.SHOW).colour()).isEmpty();
+        assertThat(show.palettes()).hasSize(1).noneMatch(p -> p.label().starter());
+        assertThat(show.palettes().get(0).label().note()).isEqualTo("dim");
+        assertThat(show.effects()).hasSize(1);
+        assertThat(show.lists()).hasSize(2);
+        assertThat(ShowArchive.read(ShowArchive.write(show))).isEqualTo(show);
+        assertThat(ShowArchive.read(file.versions().get(0).octets()).groups()).hasSize(1);
+    }
+
+    @Test
     void effects_go_out_and_come_in_the_same() {
         Show show = after(
                 show(),
@@ -349,8 +369,8 @@ class ShowArchiveTest {
                 .isInstanceOf(Refusal.class)
                 .hasMessageContaining("checksum does not fit");
         assertThatThrownBy(() -> ShowArchive.read(
-                        changed(file, "manifest.json", t -> t.replace("\"version\":8", "\"version\":9"))))
-                .hasMessageContaining("of version 9; up to 8 is understood");
+                        changed(file, "manifest.json", t -> t.replace("\"version\":9", "\"version\":10"))))
+                .hasMessageContaining("of version 10; up to 9 is understood");
         assertThatThrownBy(() -> ShowArchive.read(changed(file, "manifest.json", t -> "{}")))
                 .hasMessageContaining("no show file");
         assertThatThrownBy(() -> ShowArchive.read(changed(file, "manifest.json", t -> "{")))

@@ -53,7 +53,12 @@ final class ShowDocumentTampering {
 
     private static boolean refuses(JsonNode document, Show show) {
         try {
-            ShowDocument.read(JSON.writeValueAsBytes(document), show.profiles(), new Common(), new ArrayList<>());
+            ShowDocument.read(
+                    JSON.writeValueAsBytes(document),
+                    ShowArchive.VERSION,
+                    show.profiles(),
+                    new Common(),
+                    new ArrayList<>());
             return false;
         } catch (Refusal | IOException refused) {
             return true;
@@ -93,6 +98,7 @@ final class ShowDocumentTampering {
         List<String> loose = new ArrayList<>();
         Show read = ShowDocument.read(
                 change.apply(text).getBytes(java.nio.charset.StandardCharsets.UTF_8),
+                ShowArchive.VERSION,
                 show.profiles(),
                 new Common(),
                 loose);
