@@ -83,7 +83,7 @@ export function RecordGroup() {
       <p className="text-ink-2">
         {held ? reading.outcome?.reading : 'Choose fixtures first; their order is kept.'}
       </p>
-      <ProblemList problems={reading.problems} onLine={(l) => void runLine(l)} />
+      <ProblemList problems={reading.outcome?.problems ?? reading.problems} onLine={(l) => void runLine(l)} />
       <Button kind="main" type="submit">
         Record as {into}
       </Button>

@@ -1,2 +1,2 @@
 -- Palettes that the patch suggested are meant for those that have what they hold.
-alter table palette add column starter boolean default false not null;
+alter table palette add column if not exists starter boolean default false not null;

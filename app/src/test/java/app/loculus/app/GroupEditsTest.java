@@ -158,7 +158,8 @@ class GroupEditsTest {
         app.line(1, "1 at 30\nrecord highlight\nclear all\nhighlight rest 25\n2\nhighlight on");
         app.close();
         open();
-        assertThat(part("desk").get("look").toString()).isEqualTo("{\"settings\":1,\"types\":0,\"rest\":25}");
+        assertThat(part("desk").get("look").toString())
+                .isEqualTo("{\"lines\":[\"every type: Dimmer 30 %\"],\"without\":[],\"rest\":25}");
         assertThat(part("desk").get("highlight").asBoolean()).isTrue();
         app.line(1, "highlight off");
         assertThat(app.get("/api/shows/1/desk").get("touchedUnits").asInt()).isZero();

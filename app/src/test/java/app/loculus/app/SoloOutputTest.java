@@ -101,8 +101,11 @@ class SoloOutputTest {
         }
         Map<String, Object> edit =
                 Map.of("type", "change-type", "numbers", List.of(1), "profileId", par, "mode", "8-slot");
-        assertThat(app.send("POST", "/api/shows/1/edits", Map.of("edit", edit, "preview", true))
-                        .statusCode())
+        // A question is no mistake; the same asked for in earnest is.
+        JsonNode refused = app.json("POST", "/api/shows/1/edits", Map.of("edit", edit, "preview", true));
+        assertThat(refused.get("problems").get(0).get("severity").asText()).isEqualTo("refusal");
+        assertThat(refused.get("changes").asBoolean()).isFalse();
+        assertThat(app.send("POST", "/api/shows/1/edits", Map.of("edit", edit)).statusCode())
                 .isEqualTo(422);
         Map<String, Object> moved = Map.of(
                 "type", "change-type", "numbers", List.of(1), "profileId", par, "mode", "8-slot", "address", "4.1");

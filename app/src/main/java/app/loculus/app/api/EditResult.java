@@ -1,6 +1,7 @@
 package app.loculus.app.api;
 
 import app.loculus.app.session.Edited;
+import app.loculus.app.session.Shows;
 import app.loculus.core.desk.Carried;
 import app.loculus.core.group.Group;
 import app.loculus.core.patch.UnitId;
@@ -11,8 +12,8 @@ import app.loculus.core.show.Outcome;
 import app.loculus.core.show.PartKinds;
 import app.loculus.core.show.Show;
 import java.util.List;
-import java.util.function.LongSupplier;
 import java.util.function.Supplier;
+import java.util.function.UnaryOperator;
 
 /**
  * What an edit did or would do.
@@ -45,6 +46,11 @@ public record EditResult(
 
     /** @throws Refusal when it was refused */
     public static EditResult of(Edited edited, boolean preview) {
+        return of(edited, preview, show -> show);
+    }
+
+    /** @param lit a show under what plays: who is meant may go by light */
+    private static EditResult of(Edited edited, boolean preview, UnaryOperator<Show> lit) {
         if (edited.outcome().refused()) {
             throw new Refusal(edited.outcome().problems());
         }
@@ -58,7 +64,7 @@ public record EditResult(
                 Landing.of(edited.outcome()),
                 Losing.of(edited.outcome()),
                 !edited.outcome().delta().isEmpty(),
-                preview ? units(edited.outcome()) : List.of(),
+                preview ? units(edited.outcome(), lit) : List.of(),
                 preview ? PaletteChange.all(edited.outcome()) : List.of(),
                 preview ? Carried.of(edited.outcome()) : List.of(),
                 edited.repeated());
@@ -68,11 +74,11 @@ public record EditResult(
      * What an edit did, or would do. What would be refused is an answer too: whoever asks while a line is half typed has
      * done nothing wrong.
      *
-     * @param revision of the show as it is, for a question that is answered with problems alone
+     * @param id of the show that it is about
      */
-    public static EditResult answer(boolean preview, LongSupplier revision, Supplier<Edited> doing) {
+    public static EditResult answer(Shows shows, long id, boolean preview, Supplier<Edited> doing) {
         try {
-            return of(doing.get(), preview);
+            return of(doing.get(), preview, show -> shows.lit(id, show));
         } catch (Refusal refusal) {
             if (!preview) {
                 throw refusal;
@@ -82,7 +88,7 @@ public record EditResult(
                     "",
                     List.of(),
                     ProblemView.all(refusal.problems()),
-                    revision.getAsLong(),
+                    shows.get(id).revision(),
                     List.of(),
                     false,
                     false,
@@ -93,8 +99,8 @@ public record EditResult(
         }
     }
 
-    private static List<String> units(Outcome outcome) {
-        Show show = outcome.show();
+    private static List<String> units(Outcome outcome, UnaryOperator<Show> lit) {
+        Show show = lit.apply(outcome.show());
         List<Change<GroupId, Group>> groups = outcome.delta().of(PartKinds.GROUPS);
         List<UnitId> about = groups.size() == 1 && groups.get(0).after().isPresent()
                 ? show.units(groups.get(0).after().get()).units()

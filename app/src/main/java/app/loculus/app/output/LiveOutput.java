@@ -211,8 +211,20 @@ public class LiveOutput {
                 "play.live", "show", "This show is not open, so nothing of it plays.", WayOut.advice("Open it first."));
     }
 
-    /** @throws Refusal when it would do nothing, because its list does not run */
+    /** @throws Refusal when it would do nothing, because its list does not run or has no cues */
     public synchronized void check(long show, Press press) {
+        if (live != null && live.id() == show && press instanceof Press.Go go) {
+            live.show()
+                    .list(go.list())
+                    .filter(l -> live.show().cues(l.id()).isEmpty())
+                    .ifPresent(l -> {
+                        throw Refusal.of(
+                                "list.empty",
+                                "list",
+                                l + " has no cues yet.",
+                                WayOut.advice("Record one: “record cue 1 of list " + l.number() + "”."));
+                    });
+        }
         Optional<CueList> list = Optional.ofNullable(live)
                 .filter(now -> now.id() == show)
                 .flatMap(now -> press.ofRunning().flatMap(now.show()::list));

@@ -344,7 +344,12 @@ public class Shows {
 
     /** A show as its lights are seen: with what runs under its working values. */
     public Show seen(long id) {
-        return get(id).show().playing(around.apply(id).below());
+        return lit(id, get(id).show());
+    }
+
+    /** A show that this one may become, as its lights would be seen. */
+    public Show lit(long id, Show show) {
+        return show.playing(around.apply(id).below());
     }
 
     public Edited undo(long id, int times, EditRequest request) {

@@ -14,7 +14,7 @@ import org.junit.jupiter.api.Test;
 class CommandsTest {
 
     private static final Sending RESET =
-            new Sending(Map.of(UnitId.whole(new FixtureId(7)), UnitValues.NONE), 3, "Sends “Reset”");
+            new Sending(Map.of(UnitId.whole(new FixtureId(7)), UnitValues.NONE), 3, "“Reset” to 1 fixture");
 
     @Test
     void it_ends_by_itself() {

@@ -41,8 +41,6 @@ class EditsController {
         EditRequest context =
                 asked.editing(preview, request.gesture(), request.revision(), request.key(), request.edit());
         return EditResult.answer(
-                preview,
-                () -> shows.get(id).revision(),
-                () -> shows.edit(id, request.edit().edit(library.profiles()), context));
+                shows, id, preview, () -> shows.edit(id, request.edit().edit(library.profiles()), context));
     }
 }

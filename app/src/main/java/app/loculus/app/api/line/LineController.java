@@ -57,7 +57,7 @@ class LineController {
     @PostMapping("/api/shows/{id}/line")
     EditResult line(@PathVariable long id, @RequestBody LineRequest request, Asked asked) {
         EditRequest context = request.asked(asked);
-        return EditResult.answer(context.preview(), () -> shows.get(id).revision(), () -> done(id, request, context));
+        return EditResult.answer(shows, id, context.preview(), () -> done(id, request, context));
     }
 
     private Edited done(long id, LineRequest request, EditRequest context) {

@@ -17,7 +17,6 @@ import app.loculus.core.show.Draft;
 import app.loculus.core.show.Show;
 import app.loculus.core.unit.Decimal;
 import app.loculus.core.unit.Numbers;
-import app.loculus.core.unit.Quoted;
 import app.loculus.core.value.AttributeValue;
 import java.util.LinkedHashSet;
 import java.util.Map;
@@ -31,9 +30,14 @@ import java.util.function.BiFunction;
  *
  * @param values with the mode channels that they need
  * @param seconds how long it is sent
- * @param words what it does
+ * @param what it is, to whom and for how long, in words
  */
-public record Sending(Map<UnitId, UnitValues> values, double seconds, String words) {
+public record Sending(Map<UnitId, UnitValues> values, double seconds, String what) {
+
+    /** What it does. */
+    public String words() {
+        return "Sends " + what + "; it is not kept";
+    }
 
     /** What is asked for where "now" was not said. */
     public record Asked(Sending sending, String line, boolean now) {
@@ -44,7 +48,7 @@ public record Sending(Map<UnitId, UnitValues> values, double seconds, String wor
                 throw Refusal.of(
                         "command.sure",
                         "value",
-                        sending.words() + "? Lamps and motors do it at once, whatever plays.",
+                        "Send " + sending.what() + "? It happens at once, whatever plays.",
                         WayOut.line("Send it now", line + " now"));
             }
             return sending;
@@ -95,14 +99,13 @@ public record Sending(Map<UnitId, UnitValues> values, double seconds, String wor
             throw Refusal.of(
                     "command.nobody",
                     "value",
-                    "Nothing in hand has a command called " + Quoted.of(name) + ".",
+                    "Nothing in hand has a command called “" + name + "”.",
                     WayOut.advice("Commands are resets and what lamps do; other ranges are set as values."));
         }
         return new Sending(
                 touching.changed(),
                 seconds,
-                "Sends " + Quoted.of(name) + " to " + Numbers.count(fixtures.size(), "fixture") + " for "
-                        + Decimal.text(seconds, 1) + " s" + (said ? "" : ", as is usual")
-                        + "; it is not kept");
+                "“" + name + "” to " + Numbers.count(fixtures.size(), "fixture") + " for " + Decimal.text(seconds, 1)
+                        + " s" + (said ? "" : ", as is usual"));
     }
 }
