@@ -168,15 +168,16 @@ export function useShortcuts(actions: Action[]) {
       // What is open in front has the keys to itself.
       if (e.defaultPrevented || document.querySelector('[role="dialog"]')) return;
       const target = e.target as HTMLElement;
-      const told = useNotice.getState();
-      if (e.key === 'Escape' && told.notice) {
-        told.clear();
-        e.preventDefault();
-        return;
-      }
       const typing = target.matches(
         'input:not([type=range], [type=checkbox]), textarea, select, [contenteditable]',
       );
+      const told = useNotice.getState();
+      const toldOf = e.key === 'Escape' && told.notice !== null;
+      if (toldOf) told.clear();
+      if (toldOf && !typing) {
+        e.preventDefault();
+        return;
+      }
       if (typing && e.key === 'Escape') {
         target.blur();
         if (target.id !== 'line') focusPlace();

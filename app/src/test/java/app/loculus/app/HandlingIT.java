@@ -438,6 +438,82 @@ class HandlingIT extends InBrowser {
     }
 
     @Test
+    void a_refusal_stands_at_the_foot_covers_nothing_and_goes_with_escape_or_the_chapter() {
+        line("1 thru 3");
+        go("Groups");
+        recordGroup("1", "Front");
+        recordGroup("1", "Again");
+        Locator told = page.getByRole(AriaRole.ALERT);
+        assertThat(told).containsText("Group 1 is “Front”");
+        double foot = ((Number) page.evaluate("() => document.querySelector('main').getBoundingClientRect().bottom"))
+                .doubleValue();
+        assertThat(told.boundingBox().y).isGreaterThanOrEqualTo(foot - 1);
+        page.keyboard().press("Escape");
+        assertThat(told).hasCount(0);
+        page.keyboard().press("Enter");
+        recordGroup("1", "Again");
+        assertThat(told).isVisible();
+        go("Patch");
+        assertThat(told).hasCount(0);
+    }
+
+    private static void recordGroup(String number, String name) {
+        page.getByLabel("Group number").fill(number);
+        page.getByLabel("Group name").fill(name);
+        page.keyboard().press("Enter");
+        page.waitForTimeout(300);
+    }
+
+    @Test
+    void half_a_line_is_no_error_of_the_page() {
+        List<String> errors = new ArrayList<>();
+        page.onConsoleMessage(m -> {
+            if (m.type().equals("error")) {
+                errors.add(m.text());
+            }
+        });
+        page.keyboard().press("/");
+        for (String word : "1 thur 3 at fulll record".split(" ")) {
+            page.keyboard().type(word + " ");
+            page.waitForTimeout(250);
+        }
+        assertThat(lineInput()).hasAttribute("aria-invalid", "true");
+        assertThat(errors).isEmpty();
+    }
+
+    @Test
+    void a_drag_at_a_slant_is_a_level_or_a_way_and_never_both() {
+        line("1 thru 3");
+        go("Groups");
+        recordGroup("1", "Front");
+        recordGroup("2", "Other");
+        line("clear all");
+        drag("1 Front", 34, -60);
+        page.waitForCondition(() -> rig(1, "intensity") > 0.2);
+        assertThat(niche("1 Front")).isVisible();
+        double level = rig(1, "intensity");
+        drag("1 Front", 90, -40);
+        assertThat(niche("2 Front")).isVisible();
+        assertThat(rig(1, "intensity")).isEqualTo(level);
+    }
+
+    private static void drag(String name, double right, double down) {
+        BoundingBox at = box(niche(name));
+        page.mouse().move(at.x + 36, at.y + 64);
+        page.mouse().down();
+        page.mouse()
+                .move(
+                        at.x + 36 + right,
+                        at.y + 64 + down,
+                        new com.microsoft.playwright.Mouse.MoveOptions().setSteps(12));
+        page.mouse().up();
+    }
+
+    private static Locator niche(String name) {
+        return page.locator("[data-niche][aria-label^='" + name + "']");
+    }
+
+    @Test
     void a_pasted_cell_with_a_line_break_stays_one_cell() {
         row(2).locator("[data-column=name]").click();
         page.evaluate(

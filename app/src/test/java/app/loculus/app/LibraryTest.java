@@ -203,6 +203,11 @@ class LibraryTest {
         assertThat(app.send("POST", "/api/shows/1/line", Map.of("text", "restore version \"none\""))
                         .statusCode())
                 .isEqualTo(422);
+        JsonNode again = app.line(1, "save version \"after patch\"");
+        assertThat(again.get("reading").asText()).contains("“after patch 2”").contains("already");
+        assertThat(app.get("/api/shows/1/versions"))
+                .extracting(v -> v.get("name").asText())
+                .containsExactly("after patch 2", "After patch");
     }
 
     @Test

@@ -100,6 +100,43 @@ class LooksIT extends InLooks {
     }
 
     @Test
+    void the_list_that_is_chosen_is_meant_by_keys_the_page_and_the_line() {
+        fourSteps();
+        button("^New list$").click();
+        assertThat(page.getByText("No cue yet")).isVisible();
+        button("^Go$").click();
+        assertThat(page.getByRole(AriaRole.ALERT)).containsText("has no cues yet");
+        cue("1 at 30", "Alone");
+        assertThat(row("1")).containsText("Alone");
+        line("go");
+        lit(1, .3);
+        assertThat(chip("List 2")).isVisible();
+        line("list 1");
+        assertThat(page.getByRole(AriaRole.OPTION)).hasCount(4);
+        page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Looks"))
+                .click();
+        page.keyboard().press("Space");
+        assertThat(chip("Main")).containsText("1 Bow");
+    }
+
+    @Test
+    void a_cue_is_dropped_behind_the_last_and_the_keys_stay_where_they_were() {
+        fourSteps();
+        row("1").dragTo(page.getByTestId("behind the last cue"), new Locator.DragToOptions().setSourcePosition(40, 14));
+        assertThat(row("5")).containsText("Bow");
+        row("3").focus();
+        page.keyboard().press("F2");
+        assertThat(page.getByLabel("Name of cue 3")).isFocused();
+        page.keyboard().type("Aft");
+        page.keyboard().press("Enter");
+        assertThat(row("3")).containsText("Aft");
+        assertThat(row("3")).isFocused();
+        button("^Delete$").last().click();
+        assertThat(row("3")).hasCount(0);
+        page.waitForCondition(() -> (Boolean) page.evaluate("() => document.activeElement !== document.body"));
+    }
+
+    @Test
     void one_change_is_made_blind_and_one_palette_changes_every_cue_that_uses_it() {
         fourSteps();
         button("^Go$").click();

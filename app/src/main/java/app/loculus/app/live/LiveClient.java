@@ -12,6 +12,7 @@ import java.util.concurrent.locks.Condition;
 import java.util.concurrent.locks.ReentrantLock;
 import java.util.function.Consumer;
 import java.util.function.IntSupplier;
+import java.util.function.LongSupplier;
 import org.springframework.web.socket.BinaryMessage;
 import org.springframework.web.socket.CloseStatus;
 import org.springframework.web.socket.PingMessage;
@@ -55,15 +56,23 @@ final class LiveClient implements Runnable {
     /** No light before that. */
     private long lightFromNanos = System.nanoTime();
 
-    private volatile long heardNanos = System.nanoTime();
+    private final LongSupplier nanos;
 
-    /** @param clients how many there are */
+    private volatile long heardNanos;
+
+    /**
+     * @param clients how many there are
+     * @param nanos the time, of any beginning
+     */
     LiveClient(
             WebSocketSession session,
             RigFeed feed,
             ObjectMapper json,
             IntSupplier clients,
+            LongSupplier nanos,
             Consumer<LiveClient> ended) {
+        this.nanos = nanos;
+        this.heardNanos = nanos.getAsLong();
         this.clients = clients;
         this.session = session;
         this.feed = feed;
@@ -101,12 +110,12 @@ final class LiveClient implements Runnable {
 
     /** It has answered. */
     void heard() {
-        heardNanos = System.nanoTime();
+        heardNanos = nanos.getAsLong();
     }
 
     /** Asks whether it is there; one that does not answer is let go of. */
     void askWhetherThere() {
-        if (System.nanoTime() - heardNanos > SILENT_NANOS) {
+        if (nanos.getAsLong() - heardNanos > SILENT_NANOS) {
             close();
         } else {
             signalled(() -> ping = true);

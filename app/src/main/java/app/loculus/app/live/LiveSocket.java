@@ -83,7 +83,8 @@ public class LiveSocket extends TextWebSocketHandler implements SmartLifecycle {
                 && nativeSession.getNativeSession() instanceof Session own) {
             own.getUserProperties().put(SEND_LIMIT, SEND_LIMIT_MS);
         }
-        LiveClient client = new LiveClient(session, feed, json, clients::size, c -> clients.remove(session.getId(), c));
+        LiveClient client = new LiveClient(
+                session, feed, json, clients::size, System::nanoTime, c -> clients.remove(session.getId(), c));
         clients.put(session.getId(), client);
         senders.execute(client);
     }

@@ -35,6 +35,21 @@ class SpreadPointsTest {
     }
 
     @Test
+    void what_is_followed_is_named_only_where_all_of_them_follow_it() {
+        Show show = Rig.of(
+                Rig.DIMMER,
+                "1 thru 4 sine of dimmer size 20",
+                "record effect 1 \"Swell\"",
+                "3 + 4",
+                "effects off",
+                "at 50",
+                "1 thru 4");
+        assertThat(new ValueRows(show).rows().get(0).palette()).isEmpty();
+        assertThat(new ValueRows(Rig.after(show, "1 + 2")).rows().get(0).palette())
+                .contains("Swell");
+    }
+
+    @Test
     void what_no_spread_of_a_few_gives_is_told_by_its_ends() {
         Show show = Rig.of(Rig.DIMMER, "1 at 10", "2 at 90", "3 at 20", "4 at 80", "1 thru 4");
         List<Double> points = new ValueRows(show).rows().get(0).points();
