@@ -41,7 +41,23 @@ public record Beats(long now, Map<EffectId, Turning> turnings) {
         double turned = use.rate().isPresent()
                 ? use.rate().get() * (now - since) / MINUTE
                 : turned(effect, now) - turned(effect, since);
-        return turned + effect.along().offset(use.step(), use.steps());
+        return turned + effect.along().offset(use.step(), use.steps()) + (since == 0 ? use.ahead() : 0);
+    }
+
+    /**
+     * What is set by hand at another rate, going on from where it is now. Without a rate of its own it goes with the
+     * effect again.
+     *
+     * @param before as it is moved until now
+     * @param next another rate or size of the same effect
+     */
+    public Use goingOn(Effect effect, Use before, Use next) {
+        if (next.rate().isEmpty()) {
+            return next;
+        }
+        Use there = new Use(next.effect(), before.step(), before.steps(), next.rate(), next.size());
+        double ahead = turns(effect, before, 0) - turns(effect, there, 0);
+        return new Use(next.effect(), next.step(), next.steps(), next.rate(), next.size(), ahead);
     }
 
     private double turned(Effect effect, long micros) {

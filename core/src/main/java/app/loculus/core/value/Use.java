@@ -11,15 +11,31 @@ import java.util.Optional;
  * @param steps how many there were, from 1
  * @param rate rounds a minute in place of the effect's own
  * @param size in place of the effect's own, in its unit
+ * @param ahead rounds that it is ahead of its rate counted from time 0, so that another rate set by hand goes on from
+ *     where it was
  */
-public record Use(EffectId effect, int step, int steps, Optional<Double> rate, Optional<Double> size) {
+public record Use(
+        EffectId effect, int step, int steps, Optional<Double> rate, Optional<Double> size, double ahead) {
 
     /** Rounds a minute; at the highest one a round takes four frames. */
     public static final double FASTEST = 600;
 
+    /** From where the effect itself is. */
+    public Use(EffectId effect, int step, int steps, Optional<Double> rate, Optional<Double> size) {
+        this(effect, step, steps, rate, size, 0);
+    }
+
+    /** The same from where the effect itself is: what is recorded begins anew whenever it is played. */
+    public Use anew() {
+        return ahead == 0 ? this : new Use(effect, step, steps, rate, size);
+    }
+
     public Use {
         if (steps < 1 || step < 0 || step >= steps) {
             throw new IllegalArgumentException("Step " + step + " of " + steps);
+        }
+        if (!Double.isFinite(ahead)) {
+            throw new IllegalArgumentException("It is ahead by no number");
         }
         rate.ifPresent(Use::checkRate);
         size.ifPresent(Use::checkSize);

@@ -62,6 +62,13 @@ public final class Earlier {
         if (version < EFFECTS && document instanceof ObjectNode show) {
             show.set("effects", NODES.arrayNode());
         }
+        if (version < CHOSEN) {
+            document.findValues("use").forEach(use -> {
+                if (use instanceof ObjectNode fields && fields.has("effect")) {
+                    fields.put("ahead", 0.0);
+                }
+            });
+        }
         if (version < CHOSEN && document instanceof ObjectNode show) {
             chosen(PartKinds.HAND, show.path("hand"));
             chosen(PartKinds.HIGHLIGHT, show.path("highlight"));

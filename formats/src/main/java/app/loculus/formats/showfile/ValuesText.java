@@ -66,6 +66,7 @@ public final class ValuesText {
             return "M" + use.effect().value() + ":" + use.step() + ":" + use.steps() + ":"
                     + use.rate().map(String::valueOf).orElse("") + ":"
                     + use.size().map(String::valueOf).orElse("")
+                    + (use.ahead() == 0 ? "" : ":" + use.ahead())
                     + over.map(o -> OVER + o.as(this)).orElse("");
         }
 
@@ -157,7 +158,8 @@ public final class ValuesText {
                         Integer.parseInt(parts[1]),
                         Integer.parseInt(parts[2]),
                         number(parts[3]),
-                        number(parts[4])),
+                        number(parts[4]),
+                        parts.length > 5 ? Double.parseDouble(parts[5]) : 0),
                 bar < 0 ? Optional.empty() : Optional.of(value(text.substring(bar + 1))));
     }
 

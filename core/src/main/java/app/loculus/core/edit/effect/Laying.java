@@ -1,5 +1,6 @@
 package app.loculus.core.edit.effect;
 
+import app.loculus.core.effect.Beats;
 import app.loculus.core.effect.Effect;
 import app.loculus.core.motion.Motions;
 import app.loculus.core.motion.Move;
@@ -15,9 +16,12 @@ import app.loculus.core.selection.Selection;
 import app.loculus.core.show.Draft;
 import app.loculus.core.show.Show;
 import app.loculus.core.unit.Numbers;
+import app.loculus.core.value.EffectId;
 import app.loculus.core.value.Use;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -39,12 +43,18 @@ final class Laying {
         Map<String, Integer> without = new LinkedHashMap<>();
         Set<UnitId> moved = new LinkedHashSet<>();
         int steps = selection.steps().size();
+        Beats beats = show.scene().beats();
+        Map<List<Use>, Use> known = new HashMap<>();
         for (int i = 0; i < steps; i++) {
             Use use = new Use(effect.id(), i, steps, rate, size);
             for (UnitId unit : selection.steps().get(i).units()) {
                 boolean any = false;
                 for (UnitId home : Touching.withCells(show.patch(), unit)) {
-                    any |= over(touching, motions.of(effect, home), home, use);
+                    Use goesOn = moving(show, home, effect.id())
+                            .map(before -> known.computeIfAbsent(
+                                    List.of(before, use), b -> beats.goingOn(effect, before, use)))
+                            .orElse(use);
+                    any |= over(touching, motions.of(effect, home), home, goesOn);
                 }
                 if (any) {
                     moved.add(unit);
@@ -72,6 +82,14 @@ final class Laying {
         without.forEach((type, units) -> draft.warn(Problem.warning(
                 "effect.without", "effect", units + " × " + type + " has nothing of it and stays as it is.")));
         dark(draft, effect, moved);
+    }
+
+    /** How working values are moved by an effect already. */
+    private static Optional<Use> moving(Show show, UnitId unit, EffectId effect) {
+        return show.programmer().of(unit).byAttribute().values().stream()
+                .flatMap(t -> t.value().moved().stream())
+                .filter(u -> u.effect().equals(effect))
+                .findFirst();
     }
 
     private static boolean over(Touching touching, Map<Attribute, Move> moves, UnitId unit, Use use) {

@@ -101,7 +101,7 @@ public record Taking(boolean all, boolean selected, Set<Kind> of, List<String> o
                 if (t.touched()
                         && !(t.value() instanceof AttributeValue.Released)
                         && (t.companion() || wanted(show, unit, attribute))) {
-                    kept.put(attribute, new Touched(t.value(), true, t.companion()));
+                    kept.put(attribute, new Touched(anew(t.value()), true, t.companion()));
                 }
             });
             if (!kept.isEmpty()) {
@@ -110,6 +110,10 @@ public record Taking(boolean all, boolean selected, Set<Kind> of, List<String> o
             }
         });
         return found;
+    }
+
+    private static AttributeValue anew(AttributeValue value) {
+        return value instanceof AttributeValue.Moved m ? new AttributeValue.Moved(m.use().anew(), m.over()) : value;
     }
 
     /** Everything that is not at home, as the lights of a show are seen. */
