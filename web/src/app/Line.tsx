@@ -247,18 +247,18 @@ export function Line() {
           ))}
         </ul>
         <ProblemList
-          problems={shown.length > 0 ? shown : warnings}
+          problems={!told ? [] : shown.length > 0 ? shown : warnings}
           onLine={(l) => {
             set({ text: l });
             void runLine(l);
           }}
         />
-        {detail.map((d) => (
+        {(told ? detail : []).map((d) => (
           <p key={d} className="text-ink-2">
             {d}
           </p>
         ))}
-        {shown.length > 0 && (
+        {told && shown.length > 0 && (
           <button
             aria-label="Put this away"
             className="absolute top-1 right-1 min-h-7 min-w-7 text-ink-2"
