@@ -14,8 +14,7 @@ import java.util.Optional;
  * @param ahead rounds that it is ahead of its rate counted from time 0, so that another rate set by hand goes on from
  *     where it was
  */
-public record Use(
-        EffectId effect, int step, int steps, Optional<Double> rate, Optional<Double> size, double ahead) {
+public record Use(EffectId effect, int step, int steps, Optional<Double> rate, Optional<Double> size, double ahead) {
 
     /** Rounds a minute; at the highest one a round takes four frames. */
     public static final double FASTEST = 600;

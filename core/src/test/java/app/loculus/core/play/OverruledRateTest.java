@@ -35,8 +35,8 @@ class OverruledRateTest {
 
     private static Show said(Show show, long micros, String line) {
         ShowEdit edit = ((Command.Edit) new LineReader(Rig.ALL).read(line)).edit();
-        Outcome outcome = edit.within(() -> new ShowEdit.Around(
-                        List.of(at(show, micros).layer(micros)), List.of()))
+        Outcome outcome = edit.within(
+                        () -> new ShowEdit.Around(List.of(at(show, micros).layer(micros)), List.of()))
                 .apply(show);
         assertThat(outcome.refused()).as(line + outcome.problems()).isFalse();
         return outcome.show();

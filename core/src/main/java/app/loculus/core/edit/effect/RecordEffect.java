@@ -82,6 +82,7 @@ public record RecordEffect(Optional<Integer> number, Optional<String> name, bool
 
     private static AttributeValue refer(AttributeValue.Moved value, EffectId now) {
         Use use = value.use();
-        return new AttributeValue.Moved(new Use(now, use.step(), use.steps(), use.rate(), use.size(), use.ahead()), value.over());
+        return new AttributeValue.Moved(
+                new Use(now, use.step(), use.steps(), use.rate(), use.size(), use.ahead()), value.over());
     }
 }

@@ -67,9 +67,11 @@ public record RecordGroup(
     }
 
     /** Those that are touched and not in hand, nor part of what is. */
-    private static List<UnitId> more(Draft draft) {
+    private List<UnitId> more(Draft draft) {
         Show show = draft.show();
-        draft.reads(PartKinds.VALUES);
+        if (touched) {
+            draft.reads(PartKinds.VALUES);
+        }
         Set<UnitId> held = new HashSet<>();
         draft.hand().selection().units().forEach(u -> {
             held.add(UnitId.whole(u.fixture()));

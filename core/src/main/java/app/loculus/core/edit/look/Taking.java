@@ -11,6 +11,7 @@ import app.loculus.core.profile.words.AttributeWords;
 import app.loculus.core.programmer.Touched;
 import app.loculus.core.programmer.Touching;
 import app.loculus.core.programmer.UnitValues;
+import app.loculus.core.selection.Selection;
 import app.loculus.core.show.Draft;
 import app.loculus.core.show.PartKinds;
 import app.loculus.core.show.Show;
@@ -59,16 +60,15 @@ public record Taking(boolean all, boolean selected, Set<Kind> of, List<String> o
         Map<UnitId, UnitValues> found =
                 all ? WholeState.of(show, (unit, attribute) -> wanted(show, unit, attribute)) : touched(show);
         if (selected) {
-            found.keySet().retainAll(inHand(draft));
+            found.keySet().retainAll(inHand(show.patch(), draft.held()));
         }
         return shared(draft.companions().complete(found, show.programmer()::of));
     }
 
     /** Those in hand, their cells, and what those lie in. */
-    static Set<UnitId> inHand(Draft draft) {
-        Patch patch = draft.show().patch();
+    private static Set<UnitId> inHand(Patch patch, Selection selection) {
         Set<UnitId> all = new LinkedHashSet<>();
-        draft.held().units().forEach(u -> {
+        selection.units().forEach(u -> {
             all.add(UnitId.whole(u.fixture()));
             all.addAll(Touching.withCells(patch, u));
         });
@@ -80,7 +80,7 @@ public record Taking(boolean all, boolean selected, Set<Kind> of, List<String> o
         if (all || selected || draft.hand().selection().isEmpty()) {
             return "";
         }
-        Set<UnitId> held = inHand(draft);
+        Set<UnitId> held = inHand(draft.show().patch(), draft.hand().selection());
         long own = taken.stream().filter(held::contains).count();
         return own == taken.size() ? "" : ": " + own + " selected, " + (taken.size() - own) + " not";
     }
@@ -113,7 +113,9 @@ public record Taking(boolean all, boolean selected, Set<Kind> of, List<String> o
     }
 
     private static AttributeValue anew(AttributeValue value) {
-        return value instanceof AttributeValue.Moved m ? new AttributeValue.Moved(m.use().anew(), m.over()) : value;
+        return value instanceof AttributeValue.Moved m
+                ? new AttributeValue.Moved(m.use().anew(), m.over())
+                : value;
     }
 
     /** Everything that is not at home, as the lights of a show are seen. */
