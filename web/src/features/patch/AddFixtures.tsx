@@ -30,6 +30,13 @@ interface Draft {
   position: string;
 }
 
+/** The first number from which so many are free. */
+export function freeRun(taken: Set<number>, from: number, count: number): number {
+  let first = from;
+  for (let n = first; n < first + Math.max(1, count); n++) if (taken.has(n)) first = n + 1;
+  return first;
+}
+
 /** What the form says, as the line would write it. @param next the number that is meant where none is typed */
 function written(d: Draft, next: number, addressed: boolean): string {
   const first = d.first.trim() ? Number.parseInt(d.first, 10) : next;
@@ -84,7 +91,9 @@ function Form({
   });
   const set = (part: Partial<Draft>) => setDraft({ ...draft, ...part });
   const used = useMemo(() => new Set(patch.fixtures.map((f) => f.position).filter(Boolean)), [patch]);
-  const text = written(draft, patch.nextFree, true);
+  const taken = useMemo(() => new Set(patch.fixtures.map((f) => f.number)), [patch]);
+  const next = freeRun(taken, patch.nextFree, Number.parseInt(draft.count, 10) || 1);
+  const text = written(draft, next, true);
   const reading = useLineReading(text);
   useEffect(() => onReading(reading.outcome), [reading.outcome, onReading]);
   const send = useOnce(async (line: string) => {
@@ -124,7 +133,7 @@ function Form({
             <input
               className={inputShape}
               inputMode="numeric"
-              placeholder={String(patch.nextFree)}
+              placeholder={String(next)}
               value={draft.first}
               onChange={(e) => set({ first: e.target.value })}
             />
@@ -176,8 +185,8 @@ function Form({
             Patch {draft.count || ''} {draft.count === '1' ? 'fixture' : 'fixtures'}
           </Button>
           <Button
-            disabled={!written(draft, patch.nextFree, false)}
-            onClick={() => void send(written(draft, patch.nextFree, false))}
+            disabled={!written(draft, next, false)}
+            onClick={() => void send(written(draft, next, false))}
           >
             Add without address
           </Button>

@@ -27,6 +27,9 @@ public final class Earlier {
     /** The first with effects. */
     private static final int EFFECTS = 7;
 
+    /** The first with values as texts. */
+    private static final int TEXTS = 8;
+
     /** The first that knows which list is chosen, which palettes the patch suggested, and a highlight in a colour. */
     private static final int CHOSEN = 9;
 
@@ -62,12 +65,8 @@ public final class Earlier {
         if (version < EFFECTS && document instanceof ObjectNode show) {
             show.set("effects", NODES.arrayNode());
         }
-        if (version < CHOSEN) {
-            document.findValues("use").forEach(use -> {
-                if (use instanceof ObjectNode fields && fields.has("effect")) {
-                    fields.put("ahead", 0.0);
-                }
-            });
+        if (version < TEXTS) {
+            moved(document);
         }
         if (version < CHOSEN && document instanceof ObjectNode show) {
             chosen(PartKinds.HAND, show.path("hand"));
@@ -79,6 +78,9 @@ public final class Earlier {
 
     /** A part of a document that is read part by part. @param version that of the manifest */
     static JsonNode part(PartKind<?, ?> kind, JsonNode part, int version) {
+        if (version < TEXTS) {
+            moved(part);
+        }
         if (version < CHOSEN) {
             chosen(kind, part);
         }
@@ -87,7 +89,16 @@ public final class Earlier {
 
     /** Whether parts of a kind are to be brought up to this version. */
     static boolean changed(PartKind<?, ?> kind, int version) {
-        return version < CHOSEN && kind == PartKinds.PALETTES;
+        return version < CHOSEN && kind == PartKinds.PALETTES || version < TEXTS && kind == PartKinds.LOOKS;
+    }
+
+    /** What an effect moved was nowhere ahead. */
+    private static void moved(JsonNode part) {
+        part.findValues("use").forEach(use -> {
+            if (use instanceof ObjectNode fields && fields.has("effect")) {
+                fields.put("ahead", 0.0);
+            }
+        });
     }
 
     private static void chosen(PartKind<?, ?> kind, JsonNode part) {
