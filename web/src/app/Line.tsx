@@ -164,7 +164,12 @@ export function Line() {
   // Once the line is left nothing of it lies over the page.
   const told = focused && (shown.length > 0 || detail.length > 0 || warnings.length > 0);
   return (
-    <div className="relative min-w-0 flex-1">
+    <div
+      className="relative min-w-0 flex-1"
+      onFocus={() => setFocused(true)}
+      // Its ways out belong to it: on the way to one of them nothing closes.
+      onBlur={(e) => !e.currentTarget.contains(e.relatedTarget) && setFocused(false)}
+    >
       <div
         className={`flex h-8 items-center gap-2 rounded-md border bg-paper px-2.5 ${problem ? 'border-madder' : 'border-line-strong'} focus-within:border-petrol`}
       >
@@ -185,8 +190,6 @@ export function Line() {
             placeholder="type a command, such as 101 thru 112 at 60   ( / )"
             className="mono w-full bg-transparent text-[13px] text-ink outline-none placeholder:text-ink-label"
             value={text}
-            onFocus={() => setFocused(true)}
-            onBlur={() => setFocused(false)}
             onChange={(e) => {
               setBack(-1);
               typedAnew(e.target.value);
@@ -215,6 +218,7 @@ export function Line() {
         </output>
       </div>
       <div
+        onMouseDown={(e) => e.preventDefault()}
         className={
           told || choosing
             ? 'absolute top-9 right-0 left-0 z-30 rounded-md border border-line-strong bg-sheet p-2 shadow-lg'
