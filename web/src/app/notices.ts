@@ -13,12 +13,6 @@ export const useNotice = create<{ notice: Notice | null; clear: () => void }>((s
   clear: () => set({ notice: null }),
 }));
 
-/** What an edit says that it did; nothing for whatever is none. */
-const readingOf = (done: unknown) =>
-  typeof done === 'object' && done !== null && 'reading' in done && typeof done.reading === 'string'
-    ? done.reading
-    : '';
-
 /** Runs something that writes; a refusal is told to the person. */
 export async function attempt<T>(work: () => Promise<T>): Promise<T | undefined> {
   // What was done last is no news any more.
@@ -26,7 +20,6 @@ export async function attempt<T>(work: () => Promise<T>): Promise<T | undefined>
   try {
     const done = await work();
     useNotice.setState({ notice: null });
-    useLine.getState().set({ done: readingOf(done) });
     return done;
   } catch (error) {
     const problems = error instanceof RefusedError ? error.problems : [];
