@@ -4,7 +4,7 @@ import { edit, type Edit } from '../../api/commands';
 import type { DeskView, ValueRow } from '../../api/client';
 import { useColourPlane } from '../../api/queries';
 import { runLine } from '../../app/Line';
-import { quoted } from '../../app/run';
+import { quoted, runEdit } from '../../app/run';
 import { attempt } from '../../app/notices';
 import { Fader } from '../../ui/Fader';
 import { Segmented } from '../../ui/Segmented';
@@ -167,7 +167,7 @@ function LevelKeys() {
         <button
           key={l}
           className="mono min-h-7 rounded-md border border-line-strong px-2 hover:bg-sunk"
-          onClick={() => void attempt(() => edit({ type: 'set', attribute: 'Dimmer', points }))}
+          onClick={() => void runEdit({ type: 'set', attribute: 'Dimmer', points })}
         >
           {l}
         </button>
