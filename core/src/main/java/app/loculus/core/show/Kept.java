@@ -18,7 +18,7 @@ final class Kept {
 
     private Kept() {}
 
-    /** @throws Refusal when one of them would be set to a command */
+    /** @throws Refusal when one of them would be set to a command, or moved through one */
     static void check(Show show, Map<UnitId, UnitValues> values) {
         values.forEach((unit, held) -> show.patch().find(unit.fixture()).ifPresent(fixture -> {
             Mode mode = show.patch().modeOf(fixture);
@@ -26,6 +26,14 @@ final class Kept {
                 Optional<Touched> touched = held.get(attribute);
                 if (touched.isPresent()
                         && !touched.equals(show.programmer().of(unit).get(attribute))) {
+                    if (touched.get().value().moved().isPresent()) {
+                        throw Refusal.of(
+                                "value.command",
+                                "attribute",
+                                attribute.name()
+                                        + " holds commands such as a reset, and an effect would pass through them.",
+                                WayOut.advice("Let it move something else."));
+                    }
                     command(show, unit, mode, attribute, touched.get()).ifPresent(Kept::refuse);
                 }
             }

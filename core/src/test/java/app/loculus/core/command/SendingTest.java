@@ -117,6 +117,14 @@ class SendingTest {
                 .isBetween(10, 99);
     }
 
+    @Test
+    void no_effect_moves_through_a_command() {
+        Outcome outcome = Rig.say(SHOW, "sine of Control1 at 0 thru 100");
+        assertThat(outcome.refused()).isTrue();
+        assertThat(outcome.problems().get(0).words()).contains("Control1 holds commands");
+        assertThat(Rig.say(SHOW, "sine of dimmer at 0 thru 100").refused()).isFalse();
+    }
+
     /** By name, by number, in steps, spread, turned over, home and back: no working value ever lies at a command. */
     @Test
     void no_way_of_setting_keeps_a_command() {

@@ -41,8 +41,13 @@ public record RecordLook(Place place, Optional<String> name, Taking what, Onto o
                     "look",
                     what.all()
                             ? "Everything is at home, so there is nothing to record."
-                            : "Nothing is touched, so there is nothing to record.",
-                    WayOut.advice("Set values first, or record “all”: what comes from cues too."));
+                            : what.selected()
+                                    ? "Nothing is touched on what is selected."
+                                    : "Nothing is touched, so there is nothing to record.",
+                    WayOut.advice(
+                            what.selected()
+                                    ? "Leave “selected” out to record all that is touched, or select others."
+                                    : "Set values first, or record “all”: what comes from cues too."));
         }
         Show show = draft.show();
         Optional<Look> there = place.there(show);

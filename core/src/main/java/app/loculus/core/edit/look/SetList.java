@@ -45,6 +45,9 @@ public record SetList(int number, Optional<String> name, List<UnaryOperator<CueL
         }
         draft.put(PartKinds.LISTS, after);
         draft.say((there.isEmpty() ? "Makes " : "Sets ") + after + ": " + words(after));
+        if (chosen) {
+            draft.say("What names no list is recorded and played there");
+        }
     }
 
     /** How a list is played. */
