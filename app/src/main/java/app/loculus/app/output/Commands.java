@@ -51,7 +51,7 @@ record Commands(List<Running> all) {
                     Map<UnitId, UnitValues> there =
                             new LinkedHashMap<>(r.sending().values());
                     there.keySet().removeIf(u -> patch.find(u.fixture()).isEmpty());
-                    return new Layer.Values("command", r.sinceMillis(), Layer.Merge.LATEST, false, there);
+                    return new Layer.Values("command", r.sinceMillis(), Layer.Merge.COMMAND, false, there);
                 })
                 .toList();
     }

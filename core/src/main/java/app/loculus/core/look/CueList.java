@@ -27,7 +27,8 @@ public record CueList(
         }
     }
 
-    private static final Seconds USUAL_RELEASE = new Seconds(2000);
+    /** How long a list lets go unless another time is set. */
+    public static final Seconds USUAL_RELEASE = new Seconds(2000);
 
     public CueList {
         name = Limits.name("list.name", "name", name);

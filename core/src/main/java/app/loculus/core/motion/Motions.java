@@ -181,7 +181,7 @@ public final class Motions {
                 List<Optional<FunctionValue>> places = given.stream()
                         .map(g -> Optional.ofNullable(g.get(attribute)).flatMap(v -> v.in(mode, p)))
                         .toList();
-                boolean snaps = mode.channels().get(p.channel()).snap()
+                boolean snaps = mode.jumps(p.channel())
                         || given.stream()
                                 .map(g -> g.get(attribute))
                                 .filter(Objects::nonNull)

@@ -124,13 +124,13 @@ final class Contents {
         resolver.held(unit, values)
                 .forEach((attribute, held) -> mode.parameter(unit.cell(), attribute)
                         .ifPresent(parameter -> {
-                            FunctionValue place =
-                                    held.value().in(mode, parameter).orElse(null);
+                            FunctionValue place = held.value()
+                                    .in(mode, parameter)
+                                    .filter(mode::keeps)
+                                    .orElse(null);
                             if (place != null || held.moving().isPresent()) {
-                                boolean snaps = held.value() instanceof AttributeValue.Named
-                                        || mode.channels()
-                                                .get(parameter.channel())
-                                                .snap();
+                                boolean snaps =
+                                        held.value() instanceof AttributeValue.Named || mode.jumps(parameter.channel());
                                 channels[parameter.channel()] = new Placed(
                                         place,
                                         snaps,

@@ -152,10 +152,6 @@ public record Playing(
         return new Playing(others, submasters, groups, master, blind, turnings);
     }
 
-    private Playing without(CueListId list) {
-        return with(runs.stream().filter(r -> !r.list().equals(list)).toList());
-    }
-
     private Playing changing(CueListId list, UnaryOperator<Run> how) {
         return run(list).map(r -> with(how.apply(r), false)).orElse(this);
     }
@@ -323,15 +319,12 @@ public record Playing(
         if (run == null || run.releasing()) {
             return this;
         }
-        CueList list = repertoire.list(id).orElse(null);
-        if (list == null) {
-            return without(id);
-        }
+        // One that is deleted lets go in the time that lists have from the start.
+        Seconds release = repertoire.list(id).map(CueList::release).orElse(CueList.USUAL_RELEASE);
         Clockwork clock = run.clock().going(at);
         long own = clock.at(at);
         long since = run instanceof ChaseRun chase ? chase.since() : at;
-        Map<FixtureId, Track[]> tracks =
-                new Fading(repertoire, voices(), run, own, beats(at)).away(list.release(), since);
+        Map<FixtureId, Track[]> tracks = new Fading(repertoire, voices(), run, own, beats(at)).away(release, since);
         CueRun.At where = run instanceof CueRun c
                 ? c.at()
                 : at(((ChaseRun) run).steps().get(((ChaseRun) run).stepAt(at)).cue(), repertoire.cues(id));
@@ -345,7 +338,7 @@ public record Playing(
                         own,
                         OptionalLong.empty(),
                         tracks,
-                        own + list.release().micros(),
+                        own + release.micros(),
                         true),
                 false);
     }
@@ -433,7 +426,7 @@ public record Playing(
 
     /**
      * The same with the show as it is now: what is referred to, and what cues hold, counts as it is today. What has gone
-     * stops.
+     * lets go.
      */
     public Playing on(Repertoire repertoire, long now) {
         Map<EffectId, Turning> turned = Beats.following(turnings, repertoire.effects(), now);

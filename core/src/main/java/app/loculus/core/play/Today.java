@@ -60,7 +60,7 @@ record Today(Playing playing, Repertoire repertoire, long now) {
         CueList list = repertoire.list(run.list()).orElse(null);
         List<Cue> cues = repertoire.cues(run.list());
         if (list == null) {
-            return Optional.empty();
+            return playing.release(run.list(), now, repertoire).run(run.list());
         }
         if (run instanceof ChaseRun chase) {
             return Optional.of(list.chase() || cues.isEmpty() ? today(chase, list) : cue(chase, list));

@@ -30,6 +30,7 @@ public final class Mode {
     private final Map<Integer, ColourSystems> colours = new TreeMap<>();
     private final Tristimulus lamp;
     private final Set<Attribute> commands;
+    private final boolean[] jumps;
     private final Map<Attribute, Tristimulus> emitters;
     private final BeamFacts beam;
     private final List<Relation> relations;
@@ -92,11 +93,28 @@ public final class Mode {
                 .filter(f -> f.ranges().stream().anyMatch(r -> ControlCommand.is(f.attribute(), r.name())))
                 .map(ChannelFunction::attribute)
                 .collect(Collectors.toUnmodifiableSet());
+        this.jumps = new boolean[this.channels.size()];
+        for (int i = 0; i < jumps.length; i++) {
+            Channel channel = this.channels.get(i);
+            jumps[i] = channel.snap() || channel.functions().stream().anyMatch(f -> commands.contains(f.attribute()));
+        }
     }
 
     /** Attributes that have commands among their ranges. */
     public Set<Attribute> commands() {
         return commands;
+    }
+
+    /** Whether what is kept may lie there: everything but a command, which is sent for a moment and by itself. */
+    public boolean keeps(FunctionValue place) {
+        return commands.isEmpty()
+                || !commands.contains(place.function().attribute())
+                || ControlCommand.at(place).isEmpty();
+    }
+
+    /** Whether a channel jumps where others fade: its profile says so, or a fade might pass through a command. */
+    public boolean jumps(int channel) {
+        return jumps[channel];
     }
 
     private record Asked(int cell, String channel) {}

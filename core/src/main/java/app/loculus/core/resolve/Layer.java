@@ -64,7 +64,9 @@ public interface Layer {
         /** What lies above counts. */
         LATEST,
         /** The higher of the two counts. */
-        HIGHEST
+        HIGHEST,
+        /** What lies above counts, commands too: everywhere else those are left out. */
+        COMMAND
     }
 
     /** Values by unit. */

@@ -93,6 +93,7 @@ public final class Resolver {
             Parameter parameter = mode.parameter(unit.cell(), attribute).orElse(null);
             if (parameter != null) {
                 place(held, mode, parameter, channels.get(parameter.channel()))
+                        .filter(p -> layer.merge() == Layer.Merge.COMMAND || mode.keeps(p))
                         .map(p -> new Resolved(p.function(), p.fraction(), held.source(), layer.owner()))
                         .filter(r -> counts(r, channels.get(parameter.channel()), attribute, layer.merge()))
                         .ifPresent(r -> channels.set(parameter.channel(), r));
@@ -147,11 +148,14 @@ public final class Resolver {
         if (effect == null) {
             return;
         }
+        Mode mode = scene.patch().modeOf(scene.patch().get(unit.fixture()));
         motions.of(effect, unit).forEach((attribute, move) -> {
             Optional<Touched> said = values.get(attribute);
             Optional<Use> in = said.map(Touched::value).flatMap(AttributeValue::moved);
-            if (said.isEmpty()
-                    || in.filter(u -> u.effect().equals(use.effect())).isPresent()) {
+            boolean its = said.isEmpty()
+                    || in.filter(u -> u.effect().equals(use.effect())).isPresent();
+            // Where there are commands it would pass through them.
+            if (its && !mode.commands().contains(attribute)) {
                 Held base = held.get(attribute);
                 alone(unit, attribute, held);
                 Moving moving = new Moving(effect, in.orElse(use), attribute, move);
@@ -269,7 +273,7 @@ public final class Resolver {
     }
 
     private static boolean counts(Resolved above, Resolved below, Attribute attribute, Layer.Merge merge) {
-        return merge == Layer.Merge.LATEST
+        return merge != Layer.Merge.HIGHEST
                 || !attribute.equals(Attribute.DIMMER)
                 || above.place().light() >= below.place().light();
     }

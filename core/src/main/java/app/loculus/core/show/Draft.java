@@ -142,6 +142,7 @@ public final class Draft {
     }
 
     public void put(Palette palette) {
+        show().palette(palette.id()).ifPresent(before -> Kept.check(show(), before, palette));
         put(PartKinds.PALETTES, palette);
     }
 

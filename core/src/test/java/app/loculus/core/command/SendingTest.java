@@ -6,20 +6,36 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import app.loculus.core.Rig;
 import app.loculus.core.dmx.FrameRenderer;
 import app.loculus.core.edit.hand.Sending;
+import app.loculus.core.edit.palette.EditEntry;
 import app.loculus.core.edit.starter.RecordStarterPalettes;
+import app.loculus.core.look.Look;
+import app.loculus.core.palette.Entry;
+import app.loculus.core.palette.Palette;
 import app.loculus.core.patch.UnitId;
+import app.loculus.core.play.Playing;
+import app.loculus.core.play.Press;
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.profile.Attribute;
 import app.loculus.core.profile.ChannelFunction;
 import app.loculus.core.profile.ControlCommand;
 import app.loculus.core.profile.NamedRange;
 import app.loculus.core.profile.Profile;
+import app.loculus.core.programmer.Touched;
+import app.loculus.core.programmer.UnitValues;
 import app.loculus.core.resolve.Layer;
+import app.loculus.core.resolve.Scene;
+import app.loculus.core.show.Draft;
 import app.loculus.core.show.Outcome;
+import app.loculus.core.show.PartKinds;
 import app.loculus.core.show.Show;
+import app.loculus.core.value.AttributeValue;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
+import java.util.Set;
+import java.util.TreeSet;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -36,7 +52,31 @@ class SendingTest {
                     Rig.channel("Dimmer", 0, 0, Rig.function("Dimmer", 0, 255, 0, 1, null)),
                     Rig.channel("Control1", 0, 0, control())));
 
+    /** The same with a setting on either side of its commands. */
+    private static final Profile WIDE = Rig.profile(
+            "Wide",
+            Rig.mode(
+                    "plain",
+                    0,
+                    Rig.channel("Dimmer", 0, 0, Rig.function("Dimmer", 0, 255, 0, 1, null)),
+                    Rig.channel(
+                            "Control1",
+                            0,
+                            0,
+                            control(
+                                    new NamedRange("Quiet", 0, 49, 0, 0, 0),
+                                    new NamedRange("Reset", 50, 199, 0, 0, 0),
+                                    new NamedRange("Fast", 200, 255, 0, 0, 0)))));
+
     private static ChannelFunction control() {
+        return control(
+                new NamedRange("No function", 0, 9, 0, 0, 0),
+                new NamedRange("Fan silent", 10, 99, 0, 0, 0),
+                new NamedRange("Lamp off (hold 3 s)", 100, 149, 0, 0, 0),
+                new NamedRange("Reset", 150, 255, 0, 0, 0));
+    }
+
+    private static ChannelFunction control(NamedRange... ranges) {
         return new ChannelFunction(
                 "Control",
                 new Attribute("Control1"),
@@ -48,11 +88,7 @@ class SendingTest {
                 Optional.empty(),
                 Optional.empty(),
                 Optional.empty(),
-                List.of(
-                        new NamedRange("No function", 0, 9, 0, 0, 0),
-                        new NamedRange("Fan silent", 10, 99, 0, 0, 0),
-                        new NamedRange("Lamp off (hold 3 s)", 100, 149, 0, 0, 0),
-                        new NamedRange("Reset", 150, 255, 0, 0, 0)));
+                List.of(ranges));
     }
 
     private static final Show SHOW = Rig.of(LAMP, "1 thru 4 at full");
@@ -94,7 +130,7 @@ class SendingTest {
                                 .contains("send \"Reset\" now"));
         Sending sure = asked(SHOW, "send \"Reset\" now").confirmed();
         assertThat(sure.values()).hasSize(4);
-        Layer layer = new Layer.Values("command", 0, Layer.Merge.LATEST, false, sure.values());
+        Layer layer = new Layer.Values("command", 0, Layer.Merge.COMMAND, false, sure.values());
         byte[] sent =
                 new FrameRenderer().render(SHOW.scene().under(List.of(layer))).slots(1);
         assertThat(sent[1] & 0xFF).isBetween(150, 255);
@@ -168,6 +204,72 @@ class SendingTest {
         assertThat(Rig.say(with, "control " + number).refused()).isTrue();
         assertThat(asked(with, "send control " + number + " now").confirmed().values())
                 .hasSize(4);
+    }
+
+    @Test
+    void a_palette_that_lights_may_follow_becomes_no_command() {
+        Show quiet = Rig.after(SHOW, "Control1 at \"Fan silent\"", "record control 1 \"Quiet\"", "control 1");
+        Palette palette = quiet.palettes().get(0);
+        Entry held = palette.entries().stream().findFirst().orElseThrow();
+        for (AttributeValue command :
+                List.of(new AttributeValue.Named("Reset"), new AttributeValue.Physical(200 / 255.0))) {
+            Outcome outcome =
+                    new EditEntry(palette.id(), held.scope(), held.attribute(), Optional.of(command)).apply(quiet);
+            assertThat(outcome.refused()).as(command.toString()).isTrue();
+        }
+        assertThat(new EditEntry(
+                                palette.id(),
+                                held.scope(),
+                                held.attribute(),
+                                Optional.of(new AttributeValue.Named("No function")))
+                        .apply(quiet)
+                        .refused())
+                .isFalse();
+    }
+
+    @Test
+    void a_fade_of_its_channel_jumps_over_what_lies_between() {
+        Show show = Rig.after(
+                Rig.of(WIDE, "1 at full"),
+                "Control1 at 20 dmx",
+                "record cue 1",
+                "Control1 at 240 dmx",
+                "record cue 2 in 4 out 4 rest 4",
+                "clear all");
+        Playing playing = Playing.NOTHING.on(show.repertoire(), 0);
+        playing = playing.after(press(show, "go"), 0, show.repertoire());
+        playing = playing.after(press(show, "go"), 10_000_000, show.repertoire());
+        Set<Integer> seen = new TreeSet<>();
+        for (long at = 9_000_000; at < 16_000_000; at += 20_000) {
+            Scene scene = show.playing(List.of(playing.layer(at))).scene();
+            seen.add(new FrameRenderer().render(scene).slots(1)[1] & 0xFF);
+        }
+        assertThat(seen).isSubsetOf(0, 20, 240).contains(20, 240);
+    }
+
+    /** A show of an earlier day may hold them in a cue: they are left out of what is sent. */
+    @Test
+    void a_command_that_a_look_holds_is_not_sent() {
+        Show show = Rig.after(SHOW, "Control1 at \"Fan silent\"", "record cue 1", "clear all");
+        Look look = show.look(show.cues(show.lists().get(0).id()).get(0).look());
+        Map<UnitId, UnitValues> held = new LinkedHashMap<>(look.values());
+        held.replaceAll((unit, values) ->
+                new UnitValues(Map.of(new Attribute("Control1"), Touched.byHand(new AttributeValue.Named("Reset")))));
+        Draft draft = new Draft(show);
+        draft.put(PartKinds.LOOKS, look.holding(held));
+        Show old = draft.outcome().show();
+        assertThat(played(show)).as("a setting").isBetween(10, 99);
+        assertThat(played(old)).as("a command").isZero();
+    }
+
+    /** What the control channel of the first fixture sends when the first cue has come. */
+    private static int played(Show show) {
+        Playing playing = Playing.NOTHING.on(show.repertoire(), 0).after(press(show, "go"), 0, show.repertoire());
+        return Rig.slots(show.playing(List.of(playing.layer(20_000_000))), 2)[1];
+    }
+
+    private static Press press(Show show, String line) {
+        return ((Command.Play) new LineReader(Rig.ALL).read(line)).press().apply(show);
     }
 
     private static Sending.Asked asked(Show show, String line) {

@@ -343,7 +343,10 @@ class PlayingTest {
         stage.press(12, "go");
         assertThat(stage.percent(20, 1)).as("the one behind it").isEqualTo(80);
         stage.edit(20, "delete list 1");
-        assertThat(stage.percent(20, 1)).isZero();
+        assertThat(stage.percent(20, 1)).as("no light is cut off").isEqualTo(80);
+        assertThat(stage.percent(21, 1)).as("it lets go in 2 s").isBetween(35L, 45L);
+        assertThat(stage.percent(22.1, 1)).isZero();
+        assertThat(stage.playing(22.1).runs()).isEmpty();
     }
 
     @ParameterizedTest

@@ -107,6 +107,7 @@ class StillLawsTest {
                 "renumber cues of list L from C.5 by 2",
                 "move cue C of list L before D",
                 "delete cue C of list L",
+                "delete list L",
                 "cue C of list L in T out T",
                 "cue C of list L next T after begin",
                 "cue C of list L next press",
