@@ -11,6 +11,7 @@ import app.loculus.core.problem.WayOut;
 import app.loculus.core.profile.Attribute;
 import app.loculus.core.profile.Kind;
 import app.loculus.core.profile.Mode;
+import app.loculus.core.profile.ModeMaster;
 import app.loculus.core.profile.Parameter;
 import app.loculus.core.value.AttributeValue;
 import app.loculus.core.value.ColourAnswers;
@@ -264,6 +265,9 @@ public final class Recorder {
         }
         Mode mode = patch.modeOf(patch.get(c.unit().fixture()));
         int cell = c.unit().cell();
+        if (after.entries(new ScopeKey.Global()).keySet().stream().anyMatch(a -> idle(mode, c, a))) {
+            return false;
+        }
         Sent wanted = Sent.overHome(mode, cell, c.values());
         Sent given = Sent.overHome(mode, cell, giver.give(after, c.unit()).values());
         boolean mixed = recordedOnes.stream().anyMatch(Attribute::isMix);
@@ -272,6 +276,28 @@ public final class Recorder {
                         || mixed && p.attribute().isMix())
                 .map(Parameter::channel)
                 .allMatch(channel -> wanted.at(channel) == given.at(channel));
+    }
+
+    /** Whether its mode channel stands where it does not work: given to everybody, it would move that to where it does. */
+    private static boolean idle(Mode mode, Contribution c, Attribute attribute) {
+        AttributeValue value = c.values().get(attribute);
+        return value != null
+                && mode.parameter(c.unit().cell(), attribute)
+                        .flatMap(p -> value.in(mode, p))
+                        .flatMap(place -> place.function().master())
+                        .filter(master -> !works(mode, c, master))
+                        .isPresent();
+    }
+
+    /** Whether a mode channel of another part, as it stands, lets work what asks for it. */
+    private static boolean works(Mode mode, Contribution c, ModeMaster master) {
+        int channel = mode.masterOf(c.unit().cell(), master);
+        return c.beside().entrySet().stream()
+                .flatMap(e -> e.getValue().entrySet().stream()
+                        .flatMap(v -> mode.parameter(e.getKey().cell(), v.getKey()).stream()
+                                .filter(p -> p.channel() == channel)
+                                .flatMap(p -> v.getValue().in(mode, p).stream())))
+                .allMatch(place -> place.dmx() >= master.from() && place.dmx() <= master.to());
     }
 
     private void refuseLoss(Scope scope, Recorded recorded, Palette after) {
