@@ -113,6 +113,18 @@ class PatchworkIT extends InBrowser {
         assertThat(page.locator("[data-block='2']").first()).hasAttribute("title", "2 Ember Par 2: 1.1–8");
     }
 
+    @Test
+    @Order(3)
+    void of_a_fixture_with_two_addresses_the_one_that_is_dragged_moves() {
+        show("Scrollers", "patch 1 as \"Bosun Scroller\" at 1.1\nshift 1 at 1.2 to 1.100");
+        radio("By output").click();
+        Locator map = page.getByTestId("address-map");
+        assertThat(map.locator("[data-block='1']")).hasCount(2);
+        drag(map.locator("[data-block='1']").last(), map, 8.5 / 32, 5.5 / 16);
+        assertThat(map.locator("[data-block='1']").last()).hasAttribute("title", Pattern.compile("1\\.169"));
+        assertThat(map.locator("[data-block='1']").first()).hasAttribute("title", Pattern.compile("1\\.1\\b"));
+    }
+
     /** From the first slot of a block to a place on the map, as shares of its width and height. */
     private static void drag(Locator block, Locator map, double x, double y) {
         var from = box(block);

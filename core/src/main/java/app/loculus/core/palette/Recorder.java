@@ -53,6 +53,9 @@ public final class Recorder {
     private final Optional<Palette> before;
     private final Set<Attribute> own;
 
+    /** What palettes give now. */
+    private final Giver standing;
+
     /** @param before the palette that this is merged into */
     public Recorder(
             Patch patch,
@@ -68,6 +71,7 @@ public final class Recorder {
         this.contributions = contributions;
         this.before = before;
         this.own = own(contributions);
+        this.standing = new Giver(patch, shelf, answers);
     }
 
     /**
@@ -258,17 +262,12 @@ public final class Recorder {
     }
 
     private boolean comesBack(Giver giver, Palette after, Contribution c, Set<Attribute> recordedOnes) {
-        boolean references =
-                c.values().values().stream().anyMatch(v -> v.followed().isPresent());
-        if (references) {
-            return true;
-        }
         Mode mode = patch.modeOf(patch.get(c.unit().fixture()));
         int cell = c.unit().cell();
         if (after.entries(new ScopeKey.Global()).keySet().stream().anyMatch(a -> idle(mode, c, a))) {
             return false;
         }
-        Sent wanted = Sent.overHome(mode, cell, c.values());
+        Sent wanted = Sent.overHome(mode, cell, plain(c));
         Sent given = Sent.overHome(mode, cell, giver.give(after, c.unit()).values());
         boolean mixed = recordedOnes.stream().anyMatch(Attribute::isMix);
         return mode.parameters(cell).values().stream()
@@ -279,14 +278,29 @@ public final class Recorder {
     }
 
     /** Whether its mode channel stands where it does not work: given to everybody, it would move that to where it does. */
-    private static boolean idle(Mode mode, Contribution c, Attribute attribute) {
-        AttributeValue value = c.values().get(attribute);
-        return value != null
-                && mode.parameter(c.unit().cell(), attribute)
-                        .flatMap(p -> value.in(mode, p))
+    private boolean idle(Mode mode, Contribution c, Attribute attribute) {
+        return mode.mastered()
+                && Optional.ofNullable(c.values().get(attribute))
+                        .flatMap(v -> plain(c, attribute, v))
+                        .flatMap(v -> mode.parameter(c.unit().cell(), attribute).flatMap(p -> v.in(mode, p)))
                         .flatMap(place -> place.function().master())
                         .filter(master -> !works(mode, c, master))
                         .isPresent();
+    }
+
+    /** What it brings, with what palettes give in place of references. */
+    private Map<Attribute, AttributeValue> plain(Contribution c) {
+        Map<Attribute, AttributeValue> plain = new LinkedHashMap<>();
+        c.values().forEach((attribute, value) -> plain(c, attribute, value).ifPresent(v -> plain.put(attribute, v)));
+        return plain;
+    }
+
+    private Optional<AttributeValue> plain(Contribution c, Attribute attribute, AttributeValue value) {
+        return value.followed().isEmpty()
+                ? Optional.of(value)
+                : Optional.ofNullable(shelf.palettes().get(value.followed().get()))
+                        .flatMap(p -> Optional.ofNullable(
+                                standing.give(p, c.unit()).values().get(attribute)));
     }
 
     /** Whether a mode channel of another part, as it stands, lets work what asks for it. */

@@ -161,20 +161,27 @@ class SendingTest {
         assertThat(Rig.say(SHOW, "sine of dimmer at 0 thru 100").refused()).isFalse();
     }
 
-    /** By name, by number, in steps, spread, turned over, home and back: no working value ever lies at a command. */
+    /** By name, by number, in steps, from palettes, recorded and played: no command ever goes out of what is kept. */
     @Test
-    void no_way_of_setting_keeps_a_command() {
+    void no_way_of_setting_or_recording_keeps_a_command() {
         Random random = new Random(5);
         int refused = 0;
         Show show = SHOW;
         for (int i = 0; i < 400; i++) {
-            String line = switch (random.nextInt(7)) {
+            String line = switch (random.nextInt(14)) {
                 case 0 -> "Control1 at \"Reset\"";
                 case 1 -> "Control1 at " + random.nextInt(256) + " dmx";
                 case 2 -> "Control1 at " + random.nextInt(100) + " thru " + random.nextInt(100);
                 case 3 -> "nudge Control1 by " + (random.nextInt(120) - 60);
                 case 4 -> "home Control1";
                 case 5 -> "1 thru " + (1 + random.nextInt(4));
+                case 6 -> "record cue " + (1 + random.nextInt(4)) + " merge";
+                case 7 -> "record control " + (1 + random.nextInt(3)) + " merge";
+                case 8 -> "control " + (1 + random.nextInt(8));
+                case 9 -> "update cue " + (1 + random.nextInt(4));
+                case 10 -> "sine of Control1 at 0 thru 100";
+                case 11 -> "release control";
+                case 12 -> "starter palettes";
                 default -> "invert Control1";
             };
             Outcome outcome = Rig.say(show, line);
@@ -186,8 +193,20 @@ class SendingTest {
             }
         }
         assertThat(refused).isBetween(40, 360);
-        assertThat(show.programmer().of(UnitId.whole(show.patch().number(1).id())))
-                .isNotNull();
+        assertThat(show.cues(show.lists().get(0).id())).hasSizeGreaterThan(1);
+        Show cleared = Rig.after(show, "clear all");
+        Playing playing = Playing.NOTHING.on(cleared.repertoire(), 0);
+        for (long at = 0; at < 60_000_000; at += 100_000) {
+            if (at % 3_000_000 == 0) {
+                playing = playing.after(press(cleared, "go"), at, cleared.repertoire());
+            }
+            byte[] sent = new FrameRenderer()
+                    .render(cleared.playing(List.of(playing.layer(at))).scene())
+                    .slots(1);
+            for (int fixture = 0; fixture < 4; fixture++) {
+                assertThat(sent[2 * fixture + 1] & 0xFF).isLessThan(100);
+            }
+        }
     }
 
     @Test

@@ -11,6 +11,8 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** What is done to palettes gives everybody who follows them what they gave before. */
 class PaletteStillnessLawsTest {
@@ -92,19 +94,39 @@ class PaletteStillnessLawsTest {
         return HandLines.after(show, List.of("all " + palette.kind().word() + " " + palette.number()));
     }
 
-    @Test
-    void a_palette_of_palettes_gives_everybody_what_those_give() {
+    @ParameterizedTest
+    @ValueSource(strings = {"colour", "combined"})
+    void a_palette_of_palettes_gives_everybody_what_those_give(String kind) {
         assertThat(Shrunk.breaks(SEEDS, PaletteStillnessLawsTest::lines, lines -> {
                     Show show = HandLines.after(HandLines.after(Rig.awkward(), lines), List.of("all\nall colour 1"));
-                    Show recorded = HandLines.after(show, List.of("record colour 9 keep references"));
+                    Show recorded = HandLines.after(show, List.of("record " + kind + " 9 keep references"));
                     return recorded.palettes().stream().noneMatch(p -> p.number() == 9)
                             ? ""
                             : differ(
                                     show.scene(),
-                                    HandLines.after(recorded, List.of("clear all", "all colour 9"))
+                                    HandLines.after(recorded, List.of("clear all", "all " + kind + " 9"))
                                             .scene(),
                                     (fixture, channel) ->
                                             channel.source().followed().isPresent());
+                }))
+                .isEmpty();
+    }
+
+    /** Colours of palettes among values by hand, all of it taken into one. */
+    @Test
+    void a_whole_palette_with_references_gives_all_of_it() {
+        assertThat(Shrunk.breaks(SEEDS, PaletteStillnessLawsTest::lines, lines -> {
+                    Show show = HandLines.after(
+                            HandLines.after(Rig.awkward(), lines.subList(0, lines.size() - 1)), List.of("all"));
+                    Show recorded = HandLines.after(show, List.of("record combined 9 keep references"));
+                    return recorded.palettes().stream().noneMatch(p -> p.number() == 9)
+                            ? ""
+                            : differ(
+                                    show.scene(),
+                                    HandLines.after(recorded, List.of("clear all", "all combined 9"))
+                                            .scene(),
+                                    (fixture, channel) ->
+                                            !channel.source().word().equals("home"));
                 }))
                 .isEmpty();
     }
