@@ -108,6 +108,7 @@ final class LongDay {
         private final HttpClient http = HttpClient.newHttpClient();
         private final String url;
         private final Random random;
+        private final int fixtures;
         private final long pauseMillis;
         private final List<Double> millis = new ArrayList<>();
         private final AtomicInteger refused = new AtomicInteger();
@@ -116,9 +117,11 @@ final class LongDay {
         private volatile boolean ends;
         private volatile boolean holds;
 
-        Client(String url, long seed, long pauseMillis) {
+        /** @param fixtures how many there are, counted from 1 */
+        Client(String url, int fixtures, long seed, long pauseMillis) {
             super("client");
             this.url = url;
+            this.fixtures = fixtures;
             this.random = new Random(seed);
             this.pauseMillis = pauseMillis;
         }
@@ -194,7 +197,7 @@ final class LongDay {
         }
 
         private String line() {
-            int from = 1 + random.nextInt(FIXTURES - 30);
+            int from = 1 + random.nextInt(fixtures - 30);
             String few = from + " thru " + (from + random.nextInt(25));
             int n = 1 + random.nextInt(20);
             String[] lines = {
