@@ -8,7 +8,7 @@ import { BrowserRouter } from 'react-router';
 import { connect } from './api/live';
 import { queryClient } from './api/queries';
 import { App } from './app/App';
-import { applyTheme } from './app/theme';
+import { applyTheme } from './doing/theme';
 
 applyTheme();
 connect();

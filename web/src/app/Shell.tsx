@@ -10,11 +10,11 @@ import { useBenches } from '../features/playing/foot';
 import { press, usePlaying } from '../features/playing/playing';
 import { RunningStrip } from '../features/playing/RunningStrip';
 import { useActions, useShortcuts } from './actions';
-import { useFocusNear } from './focus-near';
-import { redoNow, undoNow } from './history';
+import { useFocusNear } from '../doing/focus-near';
+import { redoNow, undoNow } from '../doing/history';
 import { Line } from './Line';
 import { ShortcutSheet } from './ShortcutSheet';
-import { useTheme } from './theme';
+import { useTheme } from '../doing/theme';
 import { Told } from './Told';
 
 export function Shell({ children }: { children: ReactNode }) {

@@ -1,8 +1,8 @@
 import { useEffect } from 'react';
 import { useLocation } from 'react-router';
 import { ProblemList } from '../ui/ProblemList';
-import { runLine } from './Line';
-import { useNotice } from './notices';
+import { runLine } from '../doing/run-line';
+import { useNotice } from '../doing/notices';
 
 /**
  * What the last press was refused for, with the ways out, in a line of its own at the foot: it covers nothing, and goes

@@ -1,10 +1,10 @@
 import { useEffect } from 'react';
 import { useNavigate } from 'react-router';
 import { edit, turnHighlight } from '../api/commands';
-import { redoNow, undoNow } from './history';
-import { focusLine } from './line-store';
-import { focusPlace } from './focus-near';
-import { attempt, useNotice } from './notices';
+import { redoNow, undoNow } from '../doing/history';
+import { focusLine } from '../doing/line-store';
+import { focusPlace } from '../doing/focus-near';
+import { attempt, useNotice } from '../doing/notices';
 import { useActiveList } from '../features/playing/active';
 import { press } from '../features/playing/playing';
 import { useBuilder } from '../features/bench/builder';

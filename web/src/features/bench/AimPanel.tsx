@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { useMarks } from '../../api/queries';
-import { useKept } from '../../app/kept';
-import { runLine } from '../../app/Line';
-import { quoted } from '../../app/run';
+import { useKept } from '../../doing/kept';
+import { runLine } from '../../doing/run-line';
+import { quoted } from '../../doing/run';
 import { askPoint } from '../../stage/stage-state';
 import { Button } from '../../ui/Button';
 import { inputShape } from '../../ui/Field';

@@ -1,7 +1,7 @@
 import { ChevronDown, ChevronUp } from 'lucide-react';
 import { memo, useState, type ReactNode } from 'react';
 import { useDesk } from '../../api/queries';
-import { useKept } from '../../app/kept';
+import { useKept } from '../../doing/kept';
 import { useBuilder } from './builder';
 import { useBench } from '../playing/foot';
 import { RunningStrip } from '../playing/RunningStrip';

@@ -1,7 +1,7 @@
 import { memo, useRef, useState } from 'react';
 import type { DeskView } from '../../api/client';
 import { edit, select } from '../../api/commands';
-import { attempt } from '../../app/notices';
+import { attempt } from '../../doing/notices';
 
 /** More are not seen without scrolling. */
 const MOST_STEPS = 72;

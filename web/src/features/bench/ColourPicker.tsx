@@ -2,7 +2,7 @@ import { useEffect, useRef, useState } from 'react';
 import { edit } from '../../api/commands';
 import type { Schemas } from '../../api/client';
 import { useColourPlane } from '../../api/queries';
-import { attempt } from '../../app/notices';
+import { attempt } from '../../doing/notices';
 
 const WIDTH = 104;
 const HEIGHT = 118;

@@ -1,6 +1,6 @@
 import { edit, type Edit } from '../../api/commands';
 import type { DeskView } from '../../api/client';
-import { attempt } from '../../app/notices';
+import { attempt } from '../../doing/notices';
 
 const WAYS = ['rows', 'columns', 'diagonal', 'rings'];
 /** Metres, where nothing else was said. */

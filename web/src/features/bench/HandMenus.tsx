@@ -3,7 +3,7 @@ import { ChevronDown, History } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { edit, type Edit } from '../../api/commands';
 import type { DeskView } from '../../api/client';
-import { attempt } from '../../app/notices';
+import { attempt } from '../../doing/notices';
 import { Button } from '../../ui/Button';
 
 const run = (what: Edit) => void attempt(() => edit(what));

@@ -1,12 +1,12 @@
 import { line } from '../../api/commands';
 import { useDesk, useMatch } from '../../api/queries';
-import { useKept } from '../../app/kept';
-import { runLine } from '../../app/Line';
-import { attempt } from '../../app/notices';
+import { useKept } from '../../doing/kept';
+import { runLine } from '../../doing/run-line';
+import { attempt } from '../../doing/notices';
 import { Button } from '../../ui/Button';
 import { inputShape } from '../../ui/Field';
 import { useAddedUp } from './useAddedUp';
-import { useLineReading } from './useLineReading';
+import { useLineReading } from '../../doing/useLineReading';
 
 /** One step of a nudge in u′v′: about what an eye can just tell. */
 const STEP = 0.002;

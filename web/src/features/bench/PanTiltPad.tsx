@@ -1,8 +1,8 @@
 import { useRef, useState } from 'react';
 import { edit } from '../../api/commands';
 import type { ValueRow } from '../../api/client';
-import { runLine } from '../../app/Line';
-import { attempt } from '../../app/notices';
+import { runLine } from '../../doing/run-line';
+import { attempt } from '../../doing/notices';
 import { Button } from '../../ui/Button';
 import { useAddedUp } from './useAddedUp';
 

@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import { edit, turnHighlight, type Edit } from '../../api/commands';
 import type { DeskView } from '../../api/client';
-import { attempt } from '../../app/notices';
+import { attempt } from '../../doing/notices';
 import { askPoint, foresee, useStageState } from '../../stage/stage-state';
 import { Button } from '../../ui/Button';
 import { Chips } from './Chips';
@@ -9,7 +9,7 @@ import { HighlightMenu, RecentMenu } from './HandMenus';
 import { PatternPicture } from './PatternPicture';
 import { COMMON, ORDERS, PATTERNS, nameOf } from './patterns';
 import { useBuilder } from './builder';
-import { useEditReading } from './useLineReading';
+import { useEditReading } from '../../doing/useLineReading';
 
 const run = (what: Edit) => void attempt(() => edit(what));
 

@@ -2,11 +2,11 @@ import { Plus, X } from 'lucide-react';
 import { useEffect, useMemo } from 'react';
 import { edit, type How } from '../../api/commands';
 import { useGroups, usePalettes, usePatch } from '../../api/queries';
-import { attempt } from '../../app/notices';
+import { attempt } from '../../doing/notices';
 import { foresee } from '../../stage/stage-state';
 import { Button } from '../../ui/Button';
 import { asked, KINDS, useBuilder, type Condition } from './builder';
-import { useEditReading } from './useLineReading';
+import { useEditReading } from '../../doing/useLineReading';
 
 const bold =
   'min-h-7 max-w-36 rounded border border-line-strong bg-paper px-1 font-semibold text-petrol focus-visible:outline-2 focus-visible:outline-petrol';

@@ -1,5 +1,5 @@
 import { create } from 'zustand';
-import { quoted } from '../../app/run';
+import { quoted } from '../../doing/run';
 
 /** One thing that is to be the case, or not. */
 export interface Condition {

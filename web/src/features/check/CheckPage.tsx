@@ -1,7 +1,7 @@
 import { useNavigate } from 'react-router';
 import { select } from '../../api/commands';
 import { useGaps } from '../../api/queries';
-import { attempt } from '../../app/notices';
+import { attempt } from '../../doing/notices';
 import { Button } from '../../ui/Button';
 import { StateMark, type State } from '../../ui/StateMark';
 

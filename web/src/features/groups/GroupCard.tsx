@@ -1,12 +1,12 @@
 import { useEffect, useState } from 'react';
 import { edit, type Edit } from '../../api/commands';
 import type { GroupView } from '../../api/client';
-import { attempt } from '../../app/notices';
-import { runEdit } from '../../app/run';
+import { attempt } from '../../doing/notices';
+import { runEdit } from '../../doing/run';
 import { foresee } from '../../stage/stage-state';
 import { Button } from '../../ui/Button';
 import { Modal } from '../../ui/Modal';
-import { useEditReading } from '../bench/useLineReading';
+import { useEditReading } from '../../doing/useLineReading';
 
 const TINTS = ['none', 'rose', 'amber', 'moss', 'teal', 'sky', 'violet', 'sand', 'slate'];
 const run = (what: Edit) => void attempt(() => edit(what));

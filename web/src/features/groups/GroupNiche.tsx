@@ -2,7 +2,7 @@ import { useDraggable, useDroppable } from '@dnd-kit/core';
 import { memo, useRef, useState } from 'react';
 import { edit, type How } from '../../api/commands';
 import type { GroupView } from '../../api/client';
-import { attempt } from '../../app/notices';
+import { attempt } from '../../doing/notices';
 import { Niche } from '../../ui/Niche';
 import { TinyPlan, type Places } from './TinyPlan';
 

@@ -1,14 +1,14 @@
 import type { Edit } from '../../api/commands';
 import { useDesk } from '../../api/queries';
-import { useKept } from '../../app/kept';
-import { runLine } from '../../app/Line';
-import { useOnce } from '../../app/once';
-import { runEdit } from '../../app/run';
+import { useKept } from '../../doing/kept';
+import { runLine } from '../../doing/run-line';
+import { useOnce } from '../../doing/once';
+import { runEdit } from '../../doing/run';
 import { Button } from '../../ui/Button';
 import { inputShape } from '../../ui/Field';
 import { ProblemList } from '../../ui/ProblemList';
 import { Segmented } from '../../ui/Segmented';
-import { useEditReading } from '../bench/useLineReading';
+import { useEditReading } from '../../doing/useLineReading';
 
 /** Keeps what is in hand: in its order, or as the recipe by which it was chosen. */
 export function RecordGroup() {

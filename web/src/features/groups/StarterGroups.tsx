@@ -1,8 +1,8 @@
 import { useMemo, useState } from 'react';
 import type { StarterView } from '../../api/client';
 import { useStarters } from '../../api/queries';
-import { runEdit } from '../../app/run';
-import { useOnce } from '../../app/once';
+import { runEdit } from '../../doing/run';
+import { useOnce } from '../../doing/once';
 import { Button } from '../../ui/Button';
 import { Modal } from '../../ui/Modal';
 import { TinyPlan, type Places } from './TinyPlan';

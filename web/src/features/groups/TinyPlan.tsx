@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useRef } from 'react';
 import type { FixtureView } from '../../api/client';
-import { useTheme } from '../../app/theme';
+import { useTheme } from '../../doing/theme';
 
 const SIDE = 72;
 const RATIO = 2;

@@ -2,8 +2,8 @@ import { useState } from 'react';
 import { edit, turnHighlight, type Edit } from '../../api/commands';
 import { useConnection } from '../../api/live';
 import { fixturesOf, useDesk, usePatch, useShow } from '../../api/queries';
-import { attempt, useNotice } from '../../app/notices';
-import { undoNow } from '../../app/history';
+import { attempt, useNotice } from '../../doing/notices';
+import { undoNow } from '../../doing/history';
 import { useActiveList } from '../playing/active';
 import { press, usePlaying } from '../playing/playing';
 

@@ -1,11 +1,11 @@
 import type { CueListView, CueView } from '../../api/client';
-import { quoted } from '../../app/run';
-import { focusPlace } from '../../app/focus-near';
+import { quoted } from '../../doing/run';
+import { focusPlace } from '../../doing/focus-near';
 import { Button } from '../../ui/Button';
 import { inputShape } from '../../ui/Field';
 import { press } from '../playing/playing';
 import { cueLine, seconds } from './looks-model';
-import { runLines } from './run-lines';
+import { runLines } from '../../doing/run-lines';
 
 interface Props {
   list: CueListView;

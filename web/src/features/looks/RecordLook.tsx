@@ -1,16 +1,16 @@
 import { useState } from 'react';
 import type { CueListView, LooksView } from '../../api/client';
 import { useDesk } from '../../api/queries';
-import { useKept } from '../../app/kept';
-import { useOnce } from '../../app/once';
-import { quoted } from '../../app/run';
+import { useKept } from '../../doing/kept';
+import { useOnce } from '../../doing/once';
+import { quoted } from '../../doing/run';
 import { Button } from '../../ui/Button';
 import { inputShape } from '../../ui/Field';
 import { ProblemList } from '../../ui/ProblemList';
 import { Segmented } from '../../ui/Segmented';
 import { useLeaveOut } from '../bench/leave-out';
-import { useLineReading } from '../bench/useLineReading';
-import { runLines } from './run-lines';
+import { useLineReading } from '../../doing/useLineReading';
+import { runLines } from '../../doing/run-lines';
 
 type Into = 'cue' | 'submaster' | 'look';
 type What = 'touched' | 'selected' | 'all';

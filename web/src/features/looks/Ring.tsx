@@ -5,7 +5,7 @@ import { inputShape } from '../../ui/Field';
 import { Segmented } from '../../ui/Segmented';
 import { positionNow, press, usePlaying } from '../playing/playing';
 import { useAnimation } from '../playing/useAnimation';
-import { runLines } from './run-lines';
+import { runLines } from '../../doing/run-lines';
 
 const SIZE = 176;
 const MIDDLE = SIZE / 2;

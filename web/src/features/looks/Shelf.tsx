@@ -1,11 +1,11 @@
 import type { CueListView, GroupView, KeptView } from '../../api/client';
-import { quoted } from '../../app/run';
+import { quoted } from '../../doing/run';
 import { Niche } from '../../ui/Niche';
 import { FaderNiche } from './FaderNiche';
 import { EmptySwap } from '../niches/EmptySwap';
 import { withFree } from '../niches/pages-model';
 import { press, usePlaying } from '../playing/playing';
-import { runLines } from './run-lines';
+import { runLines } from '../../doing/run-lines';
 
 interface Props {
   lists: CueListView[];

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import type { LineResponse } from '../../api/client';
 import { cueText, readPaper } from '../../api/commands';
-import { attempt } from '../../app/notices';
+import { attempt } from '../../doing/notices';
 import { Button } from '../../ui/Button';
 import { Modal } from '../../ui/Modal';
 

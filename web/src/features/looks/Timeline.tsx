@@ -4,7 +4,7 @@ import { line as say } from '../../api/commands';
 import { press, usePlaying } from '../playing/playing';
 import { CueSlopes, type Time } from './CueSlopes';
 import { cueLine, nextWords, pastedTimes, scaleOf, seconds } from './looks-model';
-import { runLines } from './run-lines';
+import { runLines } from '../../doing/run-lines';
 
 /** Behind the last cue. */
 const END = -1;

@@ -2,9 +2,9 @@ import { useState } from 'react';
 import type { LooksView } from '../../api/client';
 import { useDesk } from '../../api/queries';
 import { Button } from '../../ui/Button';
-import { useLineReading } from '../bench/useLineReading';
+import { useLineReading } from '../../doing/useLineReading';
 import { usePlaying } from '../playing/playing';
-import { runLines } from './run-lines';
+import { runLines } from '../../doing/run-lines';
 
 /** What is touched goes into the cue or submaster that plays there now; what would change with it is said before. */
 export function UpdateRunning({ looks }: { looks: LooksView }) {

@@ -1,14 +1,14 @@
 import { LayoutGrid } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { usePages } from '../../api/queries';
-import { runLine } from '../../app/Line';
-import { useKept } from '../../app/kept';
-import { quoted } from '../../app/run';
+import { runLine } from '../../doing/run-line';
+import { useKept } from '../../doing/kept';
+import { quoted } from '../../doing/run';
 import { Button } from '../../ui/Button';
 import { inputShape } from '../../ui/Field';
 import { Modal } from '../../ui/Modal';
 import { Segmented } from '../../ui/Segmented';
-import { useLineReading } from '../bench/useLineReading';
+import { useLineReading } from '../../doing/useLineReading';
 import { windows, type NichePage, type Window } from './pages-model';
 
 const NONE: NichePage[] = [];

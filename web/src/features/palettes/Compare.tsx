@@ -1,12 +1,11 @@
 import { useState } from 'react';
 import type { PaletteView } from '../../api/client';
 import { useComparison } from '../../api/queries';
-import { runLine } from '../../app/Line';
+import { runLine } from '../../doing/run-line';
 import { Button } from '../../ui/Button';
 import { Modal } from '../../ui/Modal';
-import { useLineReading } from '../bench/useLineReading';
-import { lineOf } from './kinds';
-import { GRADE_INK } from './PaletteCard';
+import { useLineReading } from '../../doing/useLineReading';
+import { GRADE_INK, lineOf } from './kinds';
 import { PaletteChanges } from './PaletteChanges';
 import { PaletteFace } from './PaletteFace';
 

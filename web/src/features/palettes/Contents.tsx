@@ -1,11 +1,11 @@
 import { useState } from 'react';
 import type { PaletteView, Schemas } from '../../api/client';
 import { useContents, usePalettes } from '../../api/queries';
-import { runLine } from '../../app/Line';
-import { runEdit } from '../../app/run';
+import { runLine } from '../../doing/run-line';
+import { runEdit } from '../../doing/run';
 import { Button } from '../../ui/Button';
 import { Modal } from '../../ui/Modal';
-import { useLineReading } from '../bench/useLineReading';
+import { useLineReading } from '../../doing/useLineReading';
 import { lineOf } from './kinds';
 import { PaletteChanges } from './PaletteChanges';
 

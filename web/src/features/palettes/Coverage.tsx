@@ -1,7 +1,7 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useRef, useState } from 'react';
 import { useCoverage } from '../../api/queries';
-import { useKept } from '../../app/kept';
+import { useKept } from '../../doing/kept';
 import { Button } from '../../ui/Button';
 import { Crossing as Looked } from './Crossing';
 import { takeInHand, WAYS, type Covered, type CrossingView, type TypeView } from './coverage-model';

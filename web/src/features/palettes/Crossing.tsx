@@ -1,9 +1,9 @@
 import { useState } from 'react';
 import { useCrossing } from '../../api/queries';
-import { runLine } from '../../app/Line';
-import { quoted } from '../../app/run';
+import { runLine } from '../../doing/run-line';
+import { quoted } from '../../doing/run';
 import { Button } from '../../ui/Button';
-import { useLineReading } from '../bench/useLineReading';
+import { useLineReading } from '../../doing/useLineReading';
 import { takeInHand, WAYS, type Covered, type CrossingView, type TypeView } from './coverage-model';
 import { lineOf } from './kinds';
 import { PaletteChanges } from './PaletteChanges';

@@ -1,23 +1,16 @@
 import { useState } from 'react';
 import type { DeskView, PaletteView } from '../../api/client';
-import { runLine } from '../../app/Line';
-import { quoted } from '../../app/run';
+import { runLine } from '../../doing/run-line';
+import { quoted } from '../../doing/run';
 import { Button } from '../../ui/Button';
 import { ScopeRing } from '../../ui/ScopeRing';
-import { useLineReading } from '../bench/useLineReading';
+import { useLineReading } from '../../doing/useLineReading';
 import { Compare } from './Compare';
-import { lineOf } from './kinds';
+import { GRADE_INK, lineOf } from './kinds';
 
 const TINTS = ['none', 'rose', 'amber', 'moss', 'teal', 'sky', 'violet', 'sand', 'slate'];
 const run = (text: string) => void runLine(text);
 const small = 'mono h-7 min-w-0 rounded-md border border-line-strong bg-paper px-1.5 text-[12px]';
-
-export const GRADE_INK: Record<string, string> = {
-  exact: 'text-moss',
-  match: 'text-moss',
-  close: 'text-ochre',
-  'needs an eye': 'text-ochre font-bold',
-};
 
 interface Props {
   palettes: PaletteView[];

@@ -1,8 +1,8 @@
 import { DndContext } from '@dnd-kit/core';
 import { useCallback, useMemo, useRef, useState } from 'react';
 import { useDesk, usePalettes } from '../../api/queries';
-import { runLine } from '../../app/Line';
-import { useKept } from '../../app/kept';
+import { runLine } from '../../doing/run-line';
+import { useKept } from '../../doing/kept';
 import { Stage } from '../../stage/Stage';
 import { Button } from '../../ui/Button';
 import { inputShape } from '../../ui/Field';

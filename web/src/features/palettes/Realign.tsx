@@ -1,14 +1,14 @@
 import { useMemo, useRef, useState } from 'react';
 import { useDesk, useMarks, usePatch, usePalettes } from '../../api/queries';
 import type { Schemas } from '../../api/client';
-import { runLine } from '../../app/Line';
-import { quoted } from '../../app/run';
+import { runLine } from '../../doing/run-line';
+import { quoted } from '../../doing/run';
 import { Button } from '../../ui/Button';
 import { inputShape } from '../../ui/Field';
 import { Modal } from '../../ui/Modal';
 import { ProblemList } from '../../ui/ProblemList';
 import { Segmented } from '../../ui/Segmented';
-import { useLineReading } from '../bench/useLineReading';
+import { useLineReading } from '../../doing/useLineReading';
 import { Choosing } from './Choosing';
 
 type Point = [string, string, string];

@@ -1,8 +1,8 @@
 import { useMemo, useState } from 'react';
 import type { Schemas } from '../../api/client';
 import { usePaletteStarters } from '../../api/queries';
-import { useOnce } from '../../app/once';
-import { runEdit } from '../../app/run';
+import { useOnce } from '../../doing/once';
+import { runEdit } from '../../doing/run';
 import { Button } from '../../ui/Button';
 import { Modal } from '../../ui/Modal';
 

@@ -1,7 +1,7 @@
 import type { Schemas } from '../../api/client';
 import { edit } from '../../api/commands';
-import { attempt } from '../../app/notices';
-import { quoted } from '../../app/run';
+import { attempt } from '../../doing/notices';
+import { quoted } from '../../doing/run';
 
 export type Covered = Schemas['CoveredView'];
 export type CrossingView = Schemas['CrossingView'];

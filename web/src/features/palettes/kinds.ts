@@ -16,3 +16,11 @@ export const SHORT: Record<string, string> = {
   control: 'Ct',
   combined: 'All',
 };
+
+/** How the grade of a colour difference is written, by its word. */
+export const GRADE_INK: Record<string, string> = {
+  exact: 'text-moss',
+  match: 'text-moss',
+  close: 'text-ochre',
+  'needs an eye': 'text-ochre font-bold',
+};

@@ -1,10 +1,10 @@
 import { useMemo, useRef, useState } from 'react';
 import { select } from '../../api/commands';
 import type { LineResponse, PatchView } from '../../api/client';
-import { runLine } from '../../app/Line';
-import { runEdit } from '../../app/run';
-import { attempt } from '../../app/notices';
-import { useLineReading } from '../bench/useLineReading';
+import { runLine } from '../../doing/run-line';
+import { runEdit } from '../../doing/run';
+import { attempt } from '../../doing/notices';
+import { useLineReading } from '../../doing/useLineReading';
 import { runs, tones } from './patch-model';
 
 type Landings = LineResponse['landings'];

@@ -1,7 +1,7 @@
 import { useMemo, useState, type ReactNode } from 'react';
 import type { LineResponse, PatchView } from '../../api/client';
 import { useCurrentShow } from '../../api/current-show';
-import { useLine } from '../../app/line-store';
+import { useLine } from '../../doing/line-store';
 import { Button } from '../../ui/Button';
 import { inputShape } from '../../ui/Field';
 import { Segmented } from '../../ui/Segmented';

@@ -1,13 +1,13 @@
 import { runs } from './patch-model';
-import { runEdit } from '../../app/run';
+import { runEdit } from '../../doing/run';
 import type { Edit } from '../../api/commands';
 import { useState } from 'react';
-import { runLine } from '../../app/Line';
+import { runLine } from '../../doing/run-line';
 import { Button } from '../../ui/Button';
 import { Field, inputShape } from '../../ui/Field';
 import { Modal } from '../../ui/Modal';
 import { ProblemList } from '../../ui/ProblemList';
-import { useEditReading } from '../bench/useLineReading';
+import { useEditReading } from '../../doing/useLineReading';
 import { TypeOptions } from './TypeOptions';
 
 interface Props {

@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react';
 import type { LineResponse, PatchView } from '../../api/client';
 import { useDesk } from '../../api/queries';
-import { runLine } from '../../app/Line';
+import { runLine } from '../../doing/run-line';
 import { Button } from '../../ui/Button';
 import { AddressMap } from './AddressMap';
 import { RigOfOne } from './RigOfOne';

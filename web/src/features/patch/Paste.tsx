@@ -2,9 +2,9 @@ import { useQuery } from '@tanstack/react-query';
 import { revise, type Row } from '../../api/commands';
 import { RefusedError } from '../../api/client';
 import { useShow } from '../../api/queries';
-import { useLine } from '../../app/line-store';
-import { attempt } from '../../app/notices';
-import { useOnce } from '../../app/once';
+import { useLine } from '../../doing/line-store';
+import { attempt } from '../../doing/notices';
+import { useOnce } from '../../doing/once';
 import { Button } from '../../ui/Button';
 import { Modal } from '../../ui/Modal';
 

@@ -2,8 +2,8 @@ import { useState } from 'react';
 import { practiceResult, practise, putRigRight } from '../../api/commands';
 import type { PatchView, PracticeView } from '../../api/client';
 import { queryClient, usePractice } from '../../api/queries';
-import { attempt } from '../../app/notices';
-import { runLine } from '../../app/Line';
+import { attempt } from '../../doing/notices';
+import { runLine } from '../../doing/run-line';
 import { Button } from '../../ui/Button';
 
 const SIGNS: Record<string, string> = {

@@ -1,9 +1,9 @@
 import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { aloud, takeBackAloud } from '../../api/commands';
 import { RefusedError, type AloudView, type PatchView } from '../../api/client';
-import { useKept } from '../../app/kept';
-import { runLine } from '../../app/Line';
-import { useLine } from '../../app/line-store';
+import { useKept } from '../../doing/kept';
+import { runLine } from '../../doing/run-line';
+import { useLine } from '../../doing/line-store';
 import { Button } from '../../ui/Button';
 import { Field, inputShape } from '../../ui/Field';
 import { TypeOptions } from './TypeOptions';

@@ -1,7 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { rigOf, setRig } from '../../api/commands';
-import { attempt } from '../../app/notices';
+import { attempt } from '../../doing/notices';
 import { useShow } from '../../api/queries';
 import { Button } from '../../ui/Button';
 import { inputShape } from '../../ui/Field';

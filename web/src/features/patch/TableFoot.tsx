@@ -1,12 +1,12 @@
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
 import { useState } from 'react';
 import type { FixtureView } from '../../api/client';
-import { runLine } from '../../app/Line';
-import { runEdit } from '../../app/run';
+import { runLine } from '../../doing/run-line';
+import { runEdit } from '../../doing/run';
 import { Button } from '../../ui/Button';
 import { Field, inputShape } from '../../ui/Field';
 import { ProblemList } from '../../ui/ProblemList';
-import { useEditReading } from '../bench/useLineReading';
+import { useEditReading } from '../../doing/useLineReading';
 import { COLUMNS, written, type ColumnKey } from './columns';
 import { runs, type GroupBy } from './patch-model';
 

@@ -3,7 +3,7 @@ import { useEffect, useRef, useState } from 'react';
 import type { RunView } from '../../api/client';
 import { line } from '../../api/commands';
 import { useDesk, useHolders, useLooks } from '../../api/queries';
-import { attempt } from '../../app/notices';
+import { attempt } from '../../doing/notices';
 import { useAnimation } from './useAnimation';
 import { press, positionNow, secondsNow, shareNow, usePlaying } from './playing';
 

@@ -1,6 +1,6 @@
 import { line } from '../../api/commands';
 import { useDesk, useLooks } from '../../api/queries';
-import { attempt } from '../../app/notices';
+import { attempt } from '../../doing/notices';
 
 /**
  * The list that is chosen: what keys play, what the chapter Looks draws, what the line means where it names none. The

@@ -1,7 +1,7 @@
 import { create } from 'zustand';
 import { answered, client, type PlayView, type RunView } from '../../api/client';
 import { useCurrentShow } from '../../api/current-show';
-import { attempt } from '../../app/notices';
+import { attempt } from '../../doing/notices';
 
 interface PlayingState {
   play: PlayView;

@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { attributesFor, readChart } from '../../api/commands';
 import type { DraftChannel, DraftMode } from '../../api/client';
-import { attempt } from '../../app/notices';
+import { attempt } from '../../doing/notices';
 import { inputShape } from '../../ui/Field';
 import { chartLine, rangesText, slotSpans } from './draft-model';
 

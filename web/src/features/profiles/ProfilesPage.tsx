@@ -3,7 +3,7 @@ import { useSearchParams } from 'react-router';
 import { takeInProfiles } from '../../api/commands';
 import type { FileResult } from '../../api/client';
 import { queryClient, useProfiles } from '../../api/queries';
-import { attempt } from '../../app/notices';
+import { attempt } from '../../doing/notices';
 import { Button } from '../../ui/Button';
 import { inputShape } from '../../ui/Field';
 import { Segmented } from '../../ui/Segmented';

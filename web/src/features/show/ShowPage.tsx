@@ -1,5 +1,5 @@
-import { useKept } from '../../app/kept';
-import { useOnce } from '../../app/once';
+import { useKept } from '../../doing/kept';
+import { useOnce } from '../../doing/once';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import {
@@ -13,7 +13,7 @@ import {
 import type { ListedShow } from '../../api/client';
 import { useCurrentShow } from '../../api/current-show';
 import { queryClient, useOutput, useShow, useShows, useStorage } from '../../api/queries';
-import { attempt, useNotice } from '../../app/notices';
+import { attempt, useNotice } from '../../doing/notices';
 import { Button } from '../../ui/Button';
 import { Field, inputShape } from '../../ui/Field';
 import { Stage } from '../../stage/Stage';

@@ -1,12 +1,12 @@
 import { useRef, useState } from 'react';
-import type { StarterEffectView } from '../../api/client';
-import { useEffectStarters } from '../../api/queries';
-import { useOnce } from '../../app/once';
-import { quoted } from '../../app/run';
-import { Button } from '../../ui/Button';
-import { Modal } from '../../ui/Modal';
-import { runLines } from '../looks/run-lines';
-import { useAnimation } from '../playing/useAnimation';
+import type { StarterEffectView } from '../../../api/client';
+import { useEffectStarters } from '../../../api/queries';
+import { useOnce } from '../../../doing/once';
+import { quoted } from '../../../doing/run';
+import { Button } from '../../../ui/Button';
+import { Modal } from '../../../ui/Modal';
+import { runLines } from '../../../doing/run-lines';
+import { useAnimation } from '../../playing/useAnimation';
 
 /** The obvious effects for what is patched, each seen on a plan before it is kept. */
 export function StarterEffects({ open, onClose }: { open: boolean; onClose: () => void }) {

@@ -1,4 +1,4 @@
-import { inputShape } from '../../ui/Field';
+import { inputShape } from '../../../ui/Field';
 
 interface Props {
   label: string;

@@ -1,6 +1,6 @@
 import { useRef, useState } from 'react';
-import type { EffectView, MovementView } from '../../api/client';
-import { useAnimation } from '../playing/useAnimation';
+import type { EffectView, MovementView } from '../../../api/client';
+import { useAnimation } from '../../playing/useAnimation';
 import { nearestPhase, number, pathAt, phaseOf, reachOf, turnsNow } from './effects-model';
 import { follow } from './follow';
 import { StepDot } from './StepDot';

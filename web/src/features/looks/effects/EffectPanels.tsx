@@ -1,9 +1,9 @@
-import type { EffectView, MovementView } from '../../api/client';
-import { useMarks } from '../../api/queries';
-import { quoted } from '../../app/run';
-import { Button } from '../../ui/Button';
-import { Segmented } from '../../ui/Segmented';
-import { runLines } from '../looks/run-lines';
+import type { EffectView, MovementView } from '../../../api/client';
+import { useMarks } from '../../../api/queries';
+import { quoted } from '../../../doing/run';
+import { Button } from '../../../ui/Button';
+import { Segmented } from '../../../ui/Segmented';
+import { runLines } from '../../../doing/run-lines';
 import { ALONG, alongOf, endsLine } from './effects-model';
 import { NumberField } from './NumberField';
 

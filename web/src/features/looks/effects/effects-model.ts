@@ -1,4 +1,4 @@
-import type { EffectView, MovementView, Schemas } from '../../api/client';
+import type { EffectView, MovementView, Schemas } from '../../../api/client';
 
 type StepView = Schemas['StepView'];
 

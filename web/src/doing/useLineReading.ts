@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
-import { edit, line, type Edit } from '../../api/commands';
-import { RefusedError, type LineResponse, type ProblemView } from '../../api/client';
-import { useShow } from '../../api/queries';
+import { edit, line, type Edit } from '../api/commands';
+import { RefusedError, type LineResponse, type ProblemView } from '../api/client';
+import { useShow } from '../api/queries';
 
 export interface Reading {
   text: string;

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { EffectView } from '../../api/client';
+import type { EffectView } from '../../../api/client';
 import { follow } from './follow';
 import { shiftLine } from './effects-model';
 import { useChanging } from './useChanging';

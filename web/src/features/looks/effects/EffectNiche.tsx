@@ -1,10 +1,10 @@
 import { useRef } from 'react';
-import type { EffectView } from '../../api/client';
-import { attempt } from '../../app/notices';
-import { quoted } from '../../app/run';
-import { Niche } from '../../ui/Niche';
-import { runLines } from '../looks/run-lines';
-import { useSwap } from '../niches/useSwap';
+import type { EffectView } from '../../../api/client';
+import { attempt } from '../../../doing/notices';
+import { quoted } from '../../../doing/run';
+import { Niche } from '../../../ui/Niche';
+import { runLines } from '../../../doing/run-lines';
+import { useSwap } from '../../niches/useSwap';
 import { EffectFace } from './EffectFace';
 import { OUT_OF_REACH } from './effects-model';
 

@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
-import type { EffectView, MovementView } from '../../api/client';
-import { queryClient } from '../../api/queries';
-import { useAnimation } from '../playing/useAnimation';
+import type { EffectView, MovementView } from '../../../api/client';
+import { queryClient } from '../../../api/queries';
+import { useAnimation } from '../../playing/useAnimation';
 import { chanceAt, curveAt, endsLine, number, phaseOf, reachOf, turnsNow } from './effects-model';
 import { follow } from './follow';
 import { StepDot } from './StepDot';

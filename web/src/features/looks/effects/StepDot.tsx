@@ -1,4 +1,4 @@
-import type { Schemas } from '../../api/client';
+import type { Schemas } from '../../../api/client';
 
 /** More steps than these have dots without numbers. */
 const MOST_NUMBERED = 40;

@@ -1,6 +1,6 @@
 import { useRef } from 'react';
-import type { EffectView, MovementView } from '../../api/client';
-import { useAnimation } from '../playing/useAnimation';
+import type { EffectView, MovementView } from '../../../api/client';
+import { useAnimation } from '../../playing/useAnimation';
 import { phaseOf, turnsNow } from './effects-model';
 import { StepDot } from './StepDot';
 import { useBox } from './useBox';

@@ -1,4 +1,4 @@
-import type { EffectView } from '../../api/client';
+import type { EffectView } from '../../../api/client';
 
 /** What an effect's niche shows: its curve, its path, or the colours it goes through. */
 export function EffectFace({ effect }: { effect: EffectView }) {

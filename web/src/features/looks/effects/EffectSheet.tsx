@@ -1,9 +1,9 @@
 import { useState } from 'react';
-import type { EffectView } from '../../api/client';
-import { Stage } from '../../stage/Stage';
-import { Button } from '../../ui/Button';
-import { Segmented } from '../../ui/Segmented';
-import { runLines } from '../looks/run-lines';
+import type { EffectView } from '../../../api/client';
+import { Stage } from '../../../stage/Stage';
+import { Button } from '../../../ui/Button';
+import { Segmented } from '../../../ui/Segmented';
+import { runLines } from '../../../doing/run-lines';
 import { EffectBand } from './EffectBand';
 import { EffectCurve } from './EffectCurve';
 import { EffectPanels } from './EffectPanels';

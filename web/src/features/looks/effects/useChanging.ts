@@ -1,5 +1,5 @@
 import { useRef } from 'react';
-import { runLines } from '../looks/run-lines';
+import { runLines } from '../../../doing/run-lines';
 
 /**
  * Changes while something is dragged: one after the other, of what waits only the latest, all undone as one.

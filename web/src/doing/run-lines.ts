@@ -1,5 +1,5 @@
-import { line } from '../../api/commands';
-import { attempt, tell } from '../../app/notices';
+import { line } from '../api/commands';
+import { attempt, tell } from './notices';
 
 /** Does lines as one edit and says where the line says it what it did. */
 export async function runLines(lines: string[], gesture = '') {
