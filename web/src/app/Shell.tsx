@@ -10,6 +10,7 @@ import { useBenches } from '../features/playing/foot';
 import { press, usePlaying } from '../features/playing/playing';
 import { RunningStrip } from '../features/playing/RunningStrip';
 import { useActions, useShortcuts } from './actions';
+import { CHAPTERS } from './chapters';
 import { useFocusNear } from '../doing/focus-near';
 import { redoNow, undoNow } from '../doing/history';
 import { Line } from './Line';
@@ -135,27 +136,24 @@ function OutputState() {
   );
 }
 
-const LATER = new Set(['Hand over']);
-
 function Rail() {
   const show = useShow().data;
   const { theme, toggle } = useTheme();
   const fact = (name: string) => show?.chapters.find((c) => c.name === name);
-  const names = ['Show', 'Profiles', 'Patch', 'Groups', 'Palettes', 'Looks', 'Check', 'Hand over'];
   return (
     <nav aria-label="Chapters" className="flex flex-col border-r border-line bg-sheet p-2">
-      {names.map((name, i) => {
+      {CHAPTERS.map(({ name, number, path, page }) => {
         const chapter = fact(name);
         const words =
           name === 'Show'
             ? show
               ? `revision ${show.revision}`
               : 'none open'
-            : (chapter?.fact ?? (LATER.has(name) ? 'comes later' : ''));
+            : (chapter?.fact ?? (page ? '' : 'comes later'));
         const state = name === 'Show' ? (show ? 'ready' : 'not-begun') : (chapter?.state ?? 'not-begun');
         const entry = (
           <>
-            <span className="w-5 text-center font-serif text-[16px] text-ink-label">{i + 1}</span>
+            <span className="w-5 text-center font-serif text-[16px] text-ink-label">{number}</span>
             <span className="min-w-0 flex-1">
               <span className="block font-semibold">{name}</span>
               <span className="block truncate text-[12px] text-ink-label">{words}</span>
@@ -164,14 +162,14 @@ function Rail() {
           </>
         );
         const shape = 'flex min-h-10 items-center gap-2 rounded-md px-1.5 py-1';
-        return LATER.has(name) ? (
+        return !page ? (
           <div key={name} className={`${shape} text-ink-label`}>
             {entry}
           </div>
         ) : (
           <NavLink
             key={name}
-            to={`/${name.toLowerCase()}`}
+            to={path}
             className={({ isActive }) =>
               `${shape} ${isActive ? 'bg-petrol-soft text-petrol' : 'hover:bg-sunk'}`
             }

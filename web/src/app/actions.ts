@@ -8,6 +8,7 @@ import { attempt, useNotice } from '../doing/notices';
 import { useActiveList } from '../features/playing/active';
 import { press } from '../features/playing/playing';
 import { useBuilder } from '../features/bench/builder';
+import { CHAPTERS } from './chapters';
 import { useSheet } from './sheet';
 
 /** One thing that can be done from anywhere: keys and the sheet read this list. */
@@ -24,13 +25,6 @@ export interface Action {
 
 const plain = (key: string) => (e: KeyboardEvent) => e.key === key && !e.ctrlKey && !e.metaKey && !e.altKey;
 const held = (e: KeyboardEvent) => e.ctrlKey || e.metaKey;
-
-export function chapters(): { path: string; name: string }[] {
-  return ['Show', 'Profiles', 'Patch', 'Groups', 'Palettes', 'Looks', 'Check'].map((name) => ({
-    name,
-    path: `/${name.toLowerCase()}`,
-  }));
-}
 
 /** Keys that only work where they are needed; listed here so that the sheet knows them. */
 const local = (keys: [string, string][]): Action[] =>
@@ -145,11 +139,11 @@ export function useActions(): Action[] {
       matches: (e) => held(e) && !e.shiftKey && e.key.toLowerCase() === 'z',
       run: () => void undoNow(),
     },
-    ...chapters().map((chapter, i) => ({
-      keys: `Alt ${i + 1}`,
+    ...CHAPTERS.filter((c) => c.page).map((chapter) => ({
+      keys: `Alt ${chapter.number}`,
       words: `Go to ${chapter.name}`,
       always: true,
-      matches: (e: KeyboardEvent) => e.altKey && e.key === String(i + 1),
+      matches: (e: KeyboardEvent) => e.altKey && e.key === String(chapter.number),
       run: () => void navigate(chapter.path),
     })),
     {

@@ -4,11 +4,14 @@ import type { CueListView, CueView } from '../../api/client';
 export const cueLine = (list: CueListView, cue: CueView | string) =>
   `cue ${typeof cue === 'string' ? cue : cue.number} of list ${list.number}`;
 
+const two = (n: number) => (n < 10 ? `0${n}` : String(n));
+
 /** Seconds as people read them. */
-export const seconds = (value: number) =>
-  value >= 60
-    ? `${Math.floor(value / 60)}:${String(Number((value % 60).toFixed(1))).padStart(2, '0')}`
-    : String(Number(value.toFixed(2)));
+export function seconds(value: number) {
+  if (value < 60) return String(Number(value.toFixed(2)));
+  const tenths = Math.round(value * 10);
+  return `${Math.floor(tenths / 600)}:${two((tenths % 600) / 10)}`;
+}
 
 /** When everything of a cue has arrived. */
 export const length = (cue: CueView) => cue.waits + Math.max(cue.rises, cue.falls, cue.others);

@@ -1,0 +1,90 @@
+import type { UseQueryResult } from '@tanstack/react-query';
+import { lazy, type ComponentType } from 'react';
+import {
+  useDesk,
+  useGaps,
+  useGroups,
+  useLooks,
+  usePalettes,
+  usePatch,
+  useProfiles,
+  useShow,
+  useShows,
+} from '../api/queries';
+
+interface Entry {
+  /** As the rail and the server call it; its address is the same in small letters. */
+  name: string;
+  /** Absent while the chapter is not there yet. */
+  load?: () => Promise<ComponentType>;
+  /** What it is drawn from: a hook, called while it is on the page. */
+  useFrom?: () => UseQueryResult<unknown>[];
+  /** Whether it is there with no show open. */
+  always?: boolean;
+}
+
+/** In the order of work; a new chapter is one more of these and a folder. */
+const ENTRIES: Entry[] = [
+  {
+    name: 'Show',
+    load: () => import('../features/show/ShowPage').then((m) => m.ShowPage),
+    useFrom: () => [useShows()],
+    always: true,
+  },
+  {
+    name: 'Profiles',
+    load: () => import('../features/profiles/ProfilesPage').then((m) => m.ProfilesPage),
+    useFrom: () => [useProfiles()],
+    always: true,
+  },
+  {
+    name: 'Patch',
+    load: () => import('../features/patch/PatchPage').then((m) => m.PatchPage),
+    useFrom: () => [useShow(), usePatch(), useDesk()],
+  },
+  {
+    name: 'Groups',
+    load: () => import('../features/groups/GroupsPage').then((m) => m.GroupsPage),
+    useFrom: () => [useGroups(), usePatch(), useDesk()],
+  },
+  {
+    name: 'Palettes',
+    load: () => import('../features/palettes/PalettesPage').then((m) => m.PalettesPage),
+    useFrom: () => [usePalettes(), usePatch(), useDesk()],
+  },
+  {
+    name: 'Looks',
+    load: () => import('../features/looks/LooksPage').then((m) => m.LooksPage),
+    useFrom: () => [useLooks(), usePatch(), useDesk()],
+  },
+  {
+    name: 'Check',
+    load: () => import('../features/check/CheckPage').then((m) => m.CheckPage),
+    useFrom: () => [useGaps()],
+  },
+  { name: 'Hand over' },
+];
+
+/** A page that is loaded when it is gone to, or before. */
+function later(load: () => Promise<ComponentType>) {
+  const found = () => load().then((page) => ({ default: page }));
+  return { Page: lazy(found), load: found };
+}
+
+const handheld = later(() => import('../features/handheld/HandheldPage').then((m) => m.HandheldPage));
+
+export const HandheldPage = handheld.Page;
+
+export const CHAPTERS = ENTRIES.map((entry, i) => ({
+  name: entry.name,
+  number: i + 1,
+  path: `/${entry.name.toLowerCase().replace(' ', '-')}`,
+  always: entry.always ?? false,
+  useFrom: entry.useFrom ?? (() => []),
+  page: entry.load && later(entry.load),
+}));
+
+/** Loads all pages, so that none has to be waited for. */
+export function loadAll() {
+  [...CHAPTERS.map((c) => c.page), handheld].forEach((page) => void page?.load());
+}
