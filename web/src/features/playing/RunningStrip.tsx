@@ -157,12 +157,14 @@ function Far({ run, at }: { run: RunView; at: number }) {
   const bar = useRef<HTMLSpanElement>(null);
   useAnimation(() => {
     const share = run.kind === 'chase' ? positionNow(run, at) % 1 : shareNow(run, at);
-    if (bar.current) bar.current.style.width = `${share * 100}%`;
-    if (!words.current) return;
-    words.current.textContent =
+    const width = `${Math.round(share * 200) / 2}%`;
+    const text =
       run.kind === 'chase'
         ? `${Math.round(run.rate)}`
         : `${Math.min(run.length, secondsNow(run, at)).toFixed(1)} / ${trimmed(run.length)}`;
+    // Writing what stands there already would have the page laid out anew with each frame.
+    if (bar.current && bar.current.style.width !== width) bar.current.style.width = width;
+    if (words.current && words.current.textContent !== text) words.current.textContent = text;
   });
   return (
     <>

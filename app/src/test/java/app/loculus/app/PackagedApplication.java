@@ -40,7 +40,7 @@ final class PackagedApplication implements AutoCloseable {
 
     /** @param under a command that runs it, and looks on */
     PackagedApplication(Path data, List<String> under) {
-        this(data, under, List.of("-Xmx384m", "-XX:TieredStopAtLevel=1"));
+        this(data, under, List.of("-Xmx384m", "-XX:TieredStopAtLevel=1", "-XX:+UseSerialGC"));
     }
 
     /** @param machine flags of the virtual machine */
