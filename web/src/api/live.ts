@@ -1,7 +1,7 @@
 import ReconnectingWebSocket from 'partysocket/ws';
 import { create } from 'zustand';
 import { useCurrentShow } from './current-show';
-import { queryClient, refresh, refreshAll, refreshLit, showsQuery, type ChangedParts } from './queries';
+import { queryClient, refresh, refreshAll, showsQuery } from './queries';
 import { readParts, type RigPart } from './rig-parts';
 import { page } from './writing';
 
@@ -22,14 +22,15 @@ interface Changed {
   revision: number;
   live: boolean;
   all: boolean;
-  areas: string[];
-  parts: Record<string, ChangedParts>;
+  views: string[];
+  fixtures: number[];
 }
 
 interface Note {
   type: 'versions' | 'storage' | 'playing' | 'step';
   show: number;
   words: string;
+  views: string[];
 }
 
 function changed(message: Changed) {
@@ -39,7 +40,7 @@ function changed(message: Changed) {
     useCurrentShow.getState().set(message.show);
   }
   if (message.all) refreshAll();
-  else refresh(message.show, message.areas, message.parts);
+  else refresh(message.show, message.views, message.fixtures);
 }
 
 /** After being away everything that is shown is looked at anew, the show itself included. */
@@ -78,11 +79,11 @@ export function connect() {
     }
     const told = JSON.parse(message.data) as Changed | Note;
     if (told.type === 'changed') changed(told);
-    else if (told.type === 'playing' || told.type === 'step') {
-      onPlaying.listener();
-      if (told.type === 'playing') refreshLit(told.show);
-    } else if (told.type === 'storage') void queryClient.invalidateQueries({ queryKey: ['storage'] });
-    else void queryClient.invalidateQueries({ queryKey: ['show', told.show, 'versions'] });
+    else {
+      refresh(told.show, told.views);
+      if (told.type === 'playing' || told.type === 'step') onPlaying.listener();
+      if (told.type === 'storage') void queryClient.invalidateQueries({ queryKey: ['storage'] });
+    }
   });
   socket.addEventListener('close', () => useConnection.setState({ connected: false, away: true }));
 }

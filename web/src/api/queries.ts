@@ -1,6 +1,6 @@
 import { keepPreviousData, QueryClient, useQuery } from '@tanstack/react-query';
 import { useCurrentShow } from './current-show';
-import { answered, client, type GroupView, type PatchView } from './client';
+import { answered, client, type PatchView } from './client';
 import { readParts, type RigPart } from './rig-parts';
 import { settled, stand } from './writing';
 
@@ -287,17 +287,10 @@ export function useOutput() {
   });
 }
 
-/** What of one kind has changed; no keys when it is too much to list. */
-export interface ChangedParts {
-  keys: string[];
-  noticed: boolean;
-}
-
 /** Puts what a few fixtures are now into the patch that is there. */
-async function patchOf(show: number, keys: string[]) {
+async function patchOf(show: number, ids: number[]) {
   const key = ['show', show, 'patch'];
   if (!queryClient.getQueryData<PatchView>(key)) return;
-  const ids = keys.map(Number);
   const params = { path: { id: show }, query: { ids } };
   const now = answered(await client.GET('/api/shows/{id}/patch', { params }));
   const changed = new Map(now.fixtures.map((f) => [f.id, f]));
@@ -323,90 +316,21 @@ export function refreshAll() {
   void queryClient.invalidateQueries({ predicate: (q) => q.queryKey[0] !== 'colour-plane' });
 }
 
-/** Whether what the lights do decides who is in some group. */
-const goByLight = (show: number) =>
-  queryClient.getQueryData<GroupView[]>(['show', show, 'groups'])?.some((g) => g.byLight) ?? false;
-
-/** What goes by what the lights do is looked at again: something runs otherwise than before. */
-export function refreshLit(show: number) {
-  const lit = [
-    'desk',
-    'holders',
-    'value table',
-    'match',
-    'look contents',
-    ...(goByLight(show) ? ['groups'] : []),
-  ];
+/**
+ * Looks again at what the server named.
+ *
+ * @param show 0 for all of them
+ * @param views by their words, as queries are kept by
+ * @param fixtures whose rows of the patch are others; the rest of it stays
+ */
+export function refresh(show: number, views: string[], fixtures: number[] = []) {
+  const stale = new Set(views);
+  if (fixtures.length > 0)
+    patchOf(show, fixtures).catch(
+      () => void queryClient.invalidateQueries({ queryKey: ['show', show, 'patch'] }),
+    );
   void queryClient.invalidateQueries({
-    predicate: (q) =>
-      q.queryKey[0] === 'show' && q.queryKey[1] === show && lit.includes(q.queryKey[2] as string),
-  });
-}
-
-/** Which parts to look at again after kinds of the show have changed. */
-export function refresh(show: number, areas: string[], changed: Record<string, ChangedParts>) {
-  const parts = new Set<string>(['show', 'check']);
-  const keys = new Set<string>();
-  for (const area of areas) {
-    const few = changed[area]?.keys.length ? changed[area].keys : null;
-    const noticed = changed[area]?.noticed ?? true;
-    if (area === 'fixtures' && few && !areas.includes('profiles'))
-      patchOf(show, few).catch(
-        () => void queryClient.invalidateQueries({ queryKey: ['show', show, 'patch'] }),
-      );
-    else if (area === 'fixtures' || area === 'profiles') parts.add('patch');
-    if ((area === 'fixtures' && noticed) || area === 'profiles') {
-      ['desk', 'palettes', 'coverage', 'palette starters', 'contents'].forEach((p) => parts.add(p));
-      ['profiles', 'profile'].forEach((key) => keys.add(key));
-    }
-    // Who is in a group may go by anything the patch says, and by what the lights do.
-    if (area === 'fixtures' || area === 'profiles') ['groups', 'starters'].forEach((p) => parts.add(p));
-    if (area === 'groups') ['groups', 'starters', 'desk'].forEach((p) => parts.add(p));
-    if ((area === 'values' || area === 'hand' || area === 'palettes') && goByLight(show)) parts.add('groups');
-    if (area === 'highlight') parts.add('desk');
-    if (area === 'palettes')
-      ['palettes', 'desk', 'coverage', 'palette starters', 'contents'].forEach((p) => parts.add(p));
-    if (area === 'hand') ['desk', 'palettes'].forEach((p) => parts.add(p));
-    if (area === 'values') ['desk', 'contents', 'look contents'].forEach((p) => parts.add(p));
-    if (area === 'marks' || area === 'palettes') parts.add('marks');
-    if (area === 'marks') ['palettes', 'desk', 'coverage'].forEach((p) => parts.add(p));
-    if (['values', 'hand', 'palettes', 'marks', 'fixtures', 'profiles', 'highlight'].includes(area))
-      ['value table', 'match', 'holders'].forEach((p) => parts.add(p));
-    if (area === 'universes') parts.add('patch');
-    if (area === 'pages') parts.add('pages');
-    if (['looks', 'lists', 'cues', 'submasters', 'opened'].includes(area)) {
-      ['looks', 'look contents', 'contents'].forEach((p) => parts.add(p));
-    }
-    // What looks hold is told by the palettes, groups and fixtures it names.
-    if (['palettes', 'groups', 'fixtures', 'profiles'].includes(area))
-      ['looks', 'look contents'].forEach((p) => parts.add(p));
-    if (area === 'effects')
-      ['looks', 'look contents', 'desk', 'value table', 'effect starters'].forEach((p) => parts.add(p));
-    // Who stands where in an effect goes by what is in hand, and by what it goes through.
-    if (['effects', 'hand', 'values', 'looks', 'palettes', 'marks', 'fixtures', 'profiles'].includes(area))
-      parts.add('effects');
-    if (['palettes', 'fixtures', 'profiles'].includes(area)) parts.add('effect starters');
-    if (
-      [
-        'looks',
-        'lists',
-        'cues',
-        'submasters',
-        'palettes',
-        'marks',
-        'effects',
-        'fixtures',
-        'profiles',
-      ].includes(area)
-    )
-      parts.add('look light');
-    if (area === 'name') keys.add('shows');
-  }
-  keys.forEach((key) => void queryClient.invalidateQueries({ queryKey: [key] }));
-  void queryClient.invalidateQueries({
-    predicate: (q) =>
-      q.queryKey[0] === 'show' &&
-      (show === 0 || q.queryKey[1] === show) &&
-      parts.has(q.queryKey[2] as string),
+    predicate: ({ queryKey: [of, which, part] }) =>
+      of === 'show' ? (show === 0 || which === show) && stale.has(part as string) : stale.has(of as string),
   });
 }

@@ -1,10 +1,16 @@
 import { edit, type Edit } from '../../api/commands';
 import type { DeskView } from '../../api/client';
 import { attempt } from '../../doing/notices';
+import { asNumber, type Reader } from '../../ui/reading';
+import { Typed } from '../../ui/Typed';
 
 const WAYS = ['rows', 'columns', 'diagonal', 'rings'];
 /** Metres, where nothing else was said. */
 const USUAL = 0.5;
+
+/** A distance. */
+const asMetres: Reader = (typed) =>
+  typed.trim().startsWith('-') ? { refused: 'Metres from 0.' } : asNumber(typed);
 
 /** The rows and columns that a pattern goes by, with the level of each unit and the step it is in. */
 export function GridPanel({ grid, patterns }: Pick<DeskView, 'grid' | 'patterns'>) {
@@ -19,10 +25,6 @@ export function GridPanel({ grid, patterns }: Pick<DeskView, 'grid' | 'patterns'
       for (const laid of [words, ...patterns.slice(grid.index + 1)])
         await run({ type: 'arrange', words: laid });
     });
-  };
-  const within = (metres: string) => {
-    const number = Number(metres.replace(',', '.'));
-    if (Number.isFinite(number) && number >= 0) void again(grid.way, number);
   };
   return (
     <div className="flex min-h-0 min-w-0 flex-col gap-1 p-3" aria-label="Rows and columns">
@@ -45,12 +47,12 @@ export function GridPanel({ grid, patterns }: Pick<DeskView, 'grid' | 'patterns'
         {grid.perRow === 0 && (
           <label className="ml-auto flex items-center gap-1 text-[12px] text-ink-2">
             within
-            <input
-              key={grid.within}
-              aria-label="What hangs that near is in one row, in metres"
-              defaultValue={grid.within}
+            <Typed
+              label="What hangs that near is in one row, in metres"
+              value={String(grid.within)}
+              read={asMetres}
               className="mono h-7 w-12 rounded-md border border-line-strong bg-paper px-1"
-              onKeyDown={(e) => e.key === 'Enter' && within(e.currentTarget.value)}
+              onSet={(metres) => again(grid.way, Number(metres))}
             />
             m
           </label>

@@ -4,7 +4,10 @@ import type { ReactNode } from 'react';
 import { edit, type Edit } from '../../api/commands';
 import type { DeskView } from '../../api/client';
 import { attempt } from '../../doing/notices';
+import { runEdit } from '../../doing/run';
 import { Button } from '../../ui/Button';
+import { asNumber } from '../../ui/reading';
+import { Typed } from '../../ui/Typed';
 
 const run = (what: Edit) => void attempt(() => edit(what));
 
@@ -92,16 +95,16 @@ export function HighlightMenu({ look }: { look: DeskView['look'] }) {
         </div>
         <label className="flex items-center gap-2">
           The rest keeps
-          <input
-            key={rest}
-            aria-label="Percent of its light that the rest keeps"
-            defaultValue={rest}
+          <Typed
+            label="Percent of its light that the rest keeps"
+            value={String(rest)}
+            read={asNumber}
             className="mono h-7 w-14 rounded-md border border-line-strong bg-paper px-1.5"
-            onKeyDown={(e) => {
-              const percent = Number(e.currentTarget.value.replace(',', '.'));
-              if (e.key === 'Enter' && Number.isFinite(percent))
-                run(percent >= 100 ? { type: 'dim-rest' } : { type: 'dim-rest', percent });
-            }}
+            onSet={(typed) =>
+              runEdit(
+                Number(typed) >= 100 ? { type: 'dim-rest' } : { type: 'dim-rest', percent: Number(typed) },
+              )
+            }
           />
           % of its light
         </label>

@@ -3,7 +3,10 @@ import { edit, turnHighlight, type Edit } from '../../api/commands';
 import type { DeskView } from '../../api/client';
 import { attempt } from '../../doing/notices';
 import { askPoint, foresee, useStageState } from '../../stage/stage-state';
+import { runEdit } from '../../doing/run';
 import { Button } from '../../ui/Button';
+import { asCount } from '../../ui/reading';
+import { Typed } from '../../ui/Typed';
 import { Chips } from './Chips';
 import { HighlightMenu, RecentMenu } from './HandMenus';
 import { PatternPicture } from './PatternPicture';
@@ -205,15 +208,12 @@ function Seed({ seed }: { seed: string }) {
   return (
     <label className="flex items-center gap-1 text-ink-2">
       seed
-      <input
-        key={seed}
-        aria-label="Seed of the shuffle"
-        defaultValue={seed}
+      <Typed
+        label="Seed of the shuffle"
+        value={seed}
+        read={asCount}
         className="mono h-7 w-12 rounded-md border border-line-strong bg-paper px-1"
-        onKeyDown={(e) => {
-          const typed = e.currentTarget.value.replace(/\D/g, '');
-          if (e.key === 'Enter' && typed) run({ type: 'arrange', words: `shuffle seed ${typed}` });
-        }}
+        onSet={(typed) => runEdit({ type: 'arrange', words: `shuffle seed ${typed}` })}
       />
     </label>
   );

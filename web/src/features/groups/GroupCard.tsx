@@ -5,6 +5,7 @@ import { attempt } from '../../doing/notices';
 import { runEdit } from '../../doing/run';
 import { foresee } from '../../stage/stage-state';
 import { Button } from '../../ui/Button';
+import { Typed } from '../../ui/Typed';
 import { Modal } from '../../ui/Modal';
 import { useEditReading } from '../../doing/useLineReading';
 
@@ -183,15 +184,12 @@ function Recipe({ group }: { group: GroupView }) {
       )}
       <label className="flex min-w-0 flex-1 items-center gap-1.5 text-[12px] text-ink-2">
         note
-        <input
-          aria-label="Note"
-          className={`${small} flex-1`}
-          defaultValue={group.note}
-          onBlur={(e) =>
-            e.currentTarget.value !== group.note &&
-            run({ type: 'describe-groups', numbers: [group.number], note: e.currentTarget.value })
-          }
-          onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
+        <Typed
+          key={group.number}
+          label="Note"
+          className={`${small} w-full`}
+          value={group.note}
+          onSet={(note) => runEdit({ type: 'describe-groups', numbers: [group.number], note })}
         />
       </label>
     </div>

@@ -3,6 +3,8 @@ import { quoted } from '../../doing/run';
 import { focusPlace } from '../../doing/focus-near';
 import { Button } from '../../ui/Button';
 import { inputShape } from '../../ui/Field';
+import { asTime, orEmpty } from '../../ui/reading';
+import { Typed } from '../../ui/Typed';
 import { press } from '../playing/playing';
 import { cueLine, seconds } from './looks-model';
 import { runLines } from '../../doing/run-lines';
@@ -13,13 +15,6 @@ interface Props {
   opened: string;
 }
 
-/** Enter takes what was typed, and the keys go on in the row. */
-function leave(e: React.KeyboardEvent<HTMLInputElement>) {
-  if (e.key !== 'Enter') return;
-  e.currentTarget.blur();
-  focusPlace();
-}
-
 /** Name, times and what comes next of the cues that are held; what is typed goes to all of them. */
 export function CueEditor({ list, cues, opened }: Props) {
   const first = cues[0]!;
@@ -28,36 +23,30 @@ export function CueEditor({ list, cues, opened }: Props) {
   const time = (label: string, what: string, value: number | undefined | null, usual: number) => (
     <label className="flex items-center gap-1 text-[12px] text-ink-2">
       {label}
-      <input
-        key={`${cues.map((c) => c.id).join()} ${what} ${value ?? ''}`}
+      <Typed
+        key={`${cues.map((c) => c.id).join()} ${what}`}
         className={`${inputShape} !w-16 text-right`}
-        aria-label={`${label} of ${one ? `cue ${first.number}` : `${cues.length} cues`}`}
+        label={`${label} of ${one ? `cue ${first.number}` : `${cues.length} cues`}`}
         placeholder={seconds(usual)}
-        defaultValue={value == null ? '' : seconds(value)}
-        onKeyDown={leave}
-        onBlur={(e) => {
-          const typed = e.currentTarget.value.trim().replace(',', '.');
-          if (typed === (value == null ? '' : seconds(value))) return;
-          void runLines([`${named} ${what} ${typed === '' ? 'off' : typed}`]);
-        }}
+        value={value == null ? '' : seconds(value)}
+        read={orEmpty(asTime, 'off')}
+        onDone={focusPlace}
+        onSet={(typed) => runLines([`${named} ${what} ${typed}`])}
       />
     </label>
   );
   return (
     <div className="flex flex-wrap items-center gap-x-3 gap-y-1.5 border-b border-line bg-sunk/60 px-3 py-1.5">
       {one ? (
-        <input
-          key={`${first.id} ${first.name}`}
+        <Typed
+          key={first.id}
           data-cue-name
-          aria-label={`Name of cue ${first.number}`}
+          label={`Name of cue ${first.number}`}
           className={`${inputShape} !w-40`}
           placeholder="name"
-          defaultValue={first.name}
-          onKeyDown={leave}
-          onBlur={(e) => {
-            const name = e.currentTarget.value.trim();
-            if (name !== first.name) void runLines([`rename ${cueLine(list, first)} ${quoted(name)}`]);
-          }}
+          value={first.name}
+          onDone={focusPlace}
+          onSet={(name) => runLines([`rename ${cueLine(list, first)} ${quoted(name)}`])}
         />
       ) : (
         <strong>{cues.length} cues</strong>
@@ -87,17 +76,14 @@ export function CueEditor({ list, cues, opened }: Props) {
         </select>
       </label>
       {one && first.next !== 'press' && (
-        <input
-          key={`${first.id} after ${first.after}`}
-          aria-label="Seconds after which the next cue starts"
+        <Typed
+          key={`${first.id} after`}
+          label="Seconds after which the next cue starts"
           className={`${inputShape} !w-14 text-right`}
-          defaultValue={seconds(first.after)}
-          onKeyDown={leave}
-          onBlur={(e) => {
-            const typed = e.currentTarget.value.trim().replace(',', '.');
-            if (typed !== seconds(first.after))
-              void runLines([`${named} next ${typed || 0} after ${first.next}`]);
-          }}
+          value={seconds(first.after)}
+          read={orEmpty(asTime, '0')}
+          onDone={focusPlace}
+          onSet={(typed) => runLines([`${named} next ${typed} after ${first.next}`])}
         />
       )}
       <span className="ml-auto flex flex-wrap gap-1.5">

@@ -1,10 +1,10 @@
 import { useRef } from 'react';
 import type { CueListView } from '../../api/client';
 import { Button } from '../../ui/Button';
-import { inputShape } from '../../ui/Field';
 import { Segmented } from '../../ui/Segmented';
 import { positionNow, press, usePlaying } from '../playing/playing';
 import { useAnimation } from '../playing/useAnimation';
+import { NumberField } from './effects/NumberField';
 import { runLines } from '../../doing/run-lines';
 
 const SIZE = 176;
@@ -28,22 +28,10 @@ export function Ring({ list }: { list: CueListView }) {
     hand.current.setAttribute('x2', String(MIDDLE + Math.cos(towards) * (RADIUS - 18)));
     hand.current.setAttribute('y2', String(MIDDLE + Math.sin(towards) * (RADIUS - 18)));
   });
-  const set = (what: string) => void runLines([`list ${list.number} ${what}`]);
+  const set = (what: string) => runLines([`list ${list.number} ${what}`]);
   const rate = run ? Math.round(run.rate * 10) / 10 : list.rate;
   const number = (label: string, value: number, what: string) => (
-    <label className="flex items-center gap-1 text-[12px] text-ink-2">
-      {label}
-      <input
-        key={`${list.id} ${what} ${value}`}
-        className={`${inputShape} !w-16 text-right`}
-        aria-label={label}
-        defaultValue={String(value)}
-        onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
-        onBlur={(e) =>
-          e.currentTarget.value.trim() !== String(value) && set(`${what} ${e.currentTarget.value.trim()}`)
-        }
-      />
-    </label>
+    <NumberField label={label} value={value} onSet={(typed) => set(`${what} ${typed}`)} />
   );
   return (
     <div className="flex flex-wrap gap-3 p-3">

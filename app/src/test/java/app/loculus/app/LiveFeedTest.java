@@ -106,7 +106,10 @@ class LiveFeedTest {
         app.line(1, "7 at full pan at 90 tilt at 45 colour xy 0.25, 0.39");
         JsonNode changed = new ObjectMapper().readTree(texts.poll(5, TimeUnit.SECONDS));
         assertThat(changed.get("type").asText()).isEqualTo("changed");
-        assertThat(changed.get("areas").toString()).contains("values").contains("hand");
+        assertThat(changed.get("views").toString())
+                .contains("desk")
+                .contains("effects")
+                .doesNotContain("pages");
         ByteBuffer lit = part(p -> p.getFloat(12) > 0.99);
         assertThat(lit.getFloat(16)).isBetween(89.9f, 90.1f);
         assertThat(lit.getFloat(20)).isBetween(44.9f, 45.1f);

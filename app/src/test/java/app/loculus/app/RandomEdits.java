@@ -44,6 +44,11 @@ public final class RandomEdits {
         }
     }
 
+    /** A line, which may be refused. */
+    String any() {
+        return line();
+    }
+
     private String line() {
         int from = 1 + random.nextInt(30);
         String range = from + " thru " + (from + random.nextInt(8));

@@ -53,8 +53,13 @@ public class LiveSocket extends TextWebSocketHandler implements SmartLifecycle {
     private static final CloseStatus TOO_MANY =
             CloseStatus.SERVICE_OVERLOAD.withReason("More than " + MOST_CLIENTS + " pages are connected.");
 
-    /** A message that is no change of a show. */
-    record Note(String type, long show, String words) {}
+    /** A message that is no change of a show. @param views which views have to be looked at again for it */
+    record Note(String type, long show, String words, Set<String> views) {
+
+        Note(String type, long show, Set<String> views) {
+            this(type, show, "", views);
+        }
+    }
 
     private final Map<String, LiveClient> clients = new ConcurrentHashMap<>();
     private final RigFeed feed;
@@ -138,24 +143,24 @@ public class LiveSocket extends TextWebSocketHandler implements SmartLifecycle {
     /** Every page looks at the library again. */
     @EventListener
     void changed(Library.Changed event) {
-        Changed changed = new Changed("changed", 0, 0, false, false, Set.of("profiles"), Map.of());
-        each(c -> c.tell(changed));
+        each(c -> c.tell(Changed.library()));
     }
 
     @EventListener
     void changed(VersionsChanged event) {
-        each(c -> c.note("versions", new Note("versions", event.show(), "")));
+        each(c -> c.note("versions", new Note("versions", event.show(), Set.of(View.VERSIONS.word()))));
     }
 
     @EventListener
     void changed(RunsChanged event) {
         String type = event.step() ? "step" : "playing";
-        each(c -> c.note(type, new Note(type, event.show(), "")));
+        Set<String> views = event.step() ? Set.of() : View.lit(event.byLight());
+        each(c -> c.note(type, new Note(type, event.show(), views)));
     }
 
     @EventListener
     void changed(StorageChanged event) {
-        each(c -> c.note("storage", new Note("storage", 0, event.trouble())));
+        each(c -> c.note("storage", new Note("storage", 0, event.trouble(), Set.of())));
     }
 
     private void each(Consumer<LiveClient> what) {

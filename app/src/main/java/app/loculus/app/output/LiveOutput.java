@@ -289,7 +289,7 @@ public class LiveOutput {
             toldStill = still;
         }
         if (otherwise || stepped) {
-            events.publishEvent(new RunsChanged(now.id(), !otherwise));
+            events.publishEvent(new RunsChanged(now.id(), now.show().byLight(), !otherwise));
         }
     }
 

@@ -331,7 +331,7 @@ public final class Show {
     }
 
     /** Whether any group is of those who are lit, or the like. */
-    private boolean byLight() {
+    public boolean byLight() {
         return all(PartKinds.GROUPS).values().stream()
                 .anyMatch(g -> g.content().choice().changesWithLight());
     }
