@@ -210,25 +210,29 @@ function List({ shows, current }: { shows: ListedShow[]; current: number | null 
               </td>
               <td className="mono px-3">{s.id === current ? (show?.revision ?? s.revision) : s.revision}</td>
               <td className="mono px-3 whitespace-nowrap">{when(s.changedAt)}</td>
-              <td className="space-x-1 px-3 py-1 text-right whitespace-nowrap">
-                {s.damage && <Button onClick={() => void readable(s.id)}>Keep what can be read</Button>}{' '}
-                {s.id !== current && !s.damage && <Button onClick={() => open(s)}>Open</Button>}{' '}
-                <Button onClick={() => setCopying({ id: s.id, as: 'copy', name: `${s.name} copy` })}>
-                  Duplicate
-                </Button>{' '}
-                <Button onClick={() => setCopying({ id: s.id, as: 'template', name: `${s.name} template` })}>
-                  As template
-                </Button>{' '}
-                <a
-                  className="inline-flex min-h-7 items-center rounded-md border border-line-strong bg-sheet px-2.5 font-semibold hover:bg-sunk"
-                  href={`/api/shows/${s.id}/file`}
-                  download
-                >
-                  Save as file
-                </a>{' '}
-                {s.id !== current && (
-                  <Button onClick={() => put(s)}>{s.archived ? 'Fetch back' : 'Put away'}</Button>
-                )}
+              <td className="px-3 py-1">
+                <span className="flex flex-wrap justify-end gap-1">
+                  {s.damage && <Button onClick={() => void readable(s.id)}>Keep what can be read</Button>}
+                  {s.id !== current && !s.damage && <Button onClick={() => open(s)}>Open</Button>}
+                  <Button onClick={() => setCopying({ id: s.id, as: 'copy', name: `${s.name} copy` })}>
+                    Duplicate
+                  </Button>
+                  <Button
+                    onClick={() => setCopying({ id: s.id, as: 'template', name: `${s.name} template` })}
+                  >
+                    As template
+                  </Button>
+                  <a
+                    className="inline-flex min-h-7 items-center rounded-md border border-line-strong bg-sheet px-2.5 font-semibold hover:bg-sunk"
+                    href={`/api/shows/${s.id}/file`}
+                    download
+                  >
+                    Save as file
+                  </a>
+                  {s.id !== current && (
+                    <Button onClick={() => put(s)}>{s.archived ? 'Fetch back' : 'Put away'}</Button>
+                  )}
+                </span>
               </td>
             </tr>
           ))}

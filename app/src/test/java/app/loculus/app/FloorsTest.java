@@ -1,6 +1,7 @@
 package app.loculus.app;
 
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
+import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
 
 import com.tngtech.archunit.core.domain.JavaClasses;
 import com.tngtech.archunit.core.importer.ClassFileImporter;
@@ -54,6 +55,16 @@ class FloorsTest {
                 .dependOnClassesThat()
                 .resideInAPackage("app.loculus.app.api..")
                 .check(ALL);
+    }
+
+    @Test
+    void no_rooms_of_the_application_need_each_other() {
+        // What the framework writes beside a class is its own matter.
+        JavaClasses written = new ClassFileImporter()
+                .withImportOption(new ImportOption.DoNotIncludeTests())
+                .withImportOption(location -> !location.contains("$$") && !location.contains("__"))
+                .importPackages("app.loculus.app");
+        slices().matching("app.loculus.app.(**)").should().beFreeOfCycles().check(written);
     }
 
     @Test

@@ -3,6 +3,8 @@ package app.loculus.app.live;
 import app.loculus.app.library.Library;
 import app.loculus.app.output.RunsChanged;
 import app.loculus.app.rig.RigFeed;
+import app.loculus.app.session.NobodyLooks;
+import app.loculus.app.session.PageGone;
 import app.loculus.app.session.ShowChanged;
 import app.loculus.app.session.VersionsChanged;
 import app.loculus.app.store.disk.StorageChanged;

@@ -1,7 +1,7 @@
 package app.loculus.app.output;
 
-import app.loculus.app.live.NobodyLooks;
-import app.loculus.app.live.PageGone;
+import app.loculus.app.session.NobodyLooks;
+import app.loculus.app.session.PageGone;
 import app.loculus.app.session.ShowChanged;
 import app.loculus.app.session.Shows;
 import app.loculus.app.session.Snapshot;

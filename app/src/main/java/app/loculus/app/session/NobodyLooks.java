@@ -1,4 +1,4 @@
-package app.loculus.app.live;
+package app.loculus.app.session;
 
 /** Published when the last browser has gone. */
 public record NobodyLooks() {}
