@@ -3,6 +3,7 @@ package app.loculus.core.command;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import app.loculus.core.Rig;
+import app.loculus.core.profile.Kind;
 import app.loculus.core.show.Outcome;
 import app.loculus.core.show.Show;
 import org.junit.jupiter.api.Test;
@@ -122,6 +123,25 @@ class VerbsTest {
                 .contains("900 K is outside");
         assertThat(Rig.say(BEFORE, "1 colour xy 0.3, 0.3").problems().get(0).words())
                 .isEqualTo("Nothing in hand can make a colour.");
+    }
+
+    @Test
+    void one_fixture_is_taken_out_of_a_palette_and_the_others_stay_in_it() {
+        Show own = Rig.after(BEFORE, "11 thru 14 colour xy 0.3, 0.3", "record colour 2 per fixture");
+        Outcome outcome = Rig.say(own, "take out 11 from colour 2");
+        assertThat(outcome.refused()).as("%s", outcome.problems()).isFalse();
+        var palette = outcome.show().palette(Kind.COLOUR, 2).orElseThrow();
+        assertThat(palette.units().stream().map(outcome.show()::label)).containsExactly("12", "13", "14");
+        assertThat(outcome.show().with(outcome.delta().reversed())).isEqualTo(own);
+    }
+
+    @Test
+    void a_mark_is_renamed() {
+        Show marked = Rig.after(BEFORE, "mark \"Chair\" at 1, 2, 0");
+        Outcome outcome = Rig.say(marked, "rename mark \"Chair\" \"Stool\"");
+        assertThat(outcome.words().get(0)).contains("is called “Stool”");
+        assertThat(Rig.say(outcome.show(), "11 aim at mark \"Chair\"").refused())
+                .isTrue();
     }
 
     @Test

@@ -332,6 +332,20 @@ class PlayingTest {
     }
 
     @Test
+    void a_chase_takes_the_tempo_that_is_tapped() {
+        Show show = Rig.after(threeCues(), "list 1 as chase", "list 1 rate 30");
+        Stage stage = new Stage(show).press(0, "go list 1");
+        for (double at = 4; at < 6.1; at += .5) {
+            stage.press(at, "tap list 1");
+        }
+        double rate = Runs.of(stage.playing(6.1), Stage.micros(6.1), show.repertoire())
+                .all()
+                .get(0)
+                .rate();
+        assertThat(rate).isBetween(119.0, 121.0);
+    }
+
+    @Test
     void cues_that_are_edited_deleted_and_moved_while_they_play() {
         Stage stage = new Stage(threeCues()).press(0, "jump to cue 2");
         stage.edit(10, "1 at 10", "update cue 2");
