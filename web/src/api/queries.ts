@@ -26,6 +26,17 @@ export function useStorage() {
   });
 }
 
+/** Words that a line may go on with. @param before where the word that is typed begins; null when none is asked for */
+export function useWords(before: string | null) {
+  return useQuery({
+    queryKey: ['words', before],
+    queryFn: async () =>
+      answered(await client.GET('/api/line/words', { params: { query: { before: before! } } })),
+    enabled: before !== null,
+    gcTime: 60_000,
+  });
+}
+
 export function useColourPlane() {
   return useQuery({
     queryKey: ['colour-plane'],
@@ -313,7 +324,9 @@ async function patchOf(show: number, ids: number[]) {
 
 /** Everything that is shown is looked at again. */
 export function refreshAll() {
-  void queryClient.invalidateQueries({ predicate: (q) => q.queryKey[0] !== 'colour-plane' });
+  void queryClient.invalidateQueries({
+    predicate: ({ queryKey: [of] }) => of !== 'colour-plane' && of !== 'words',
+  });
 }
 
 /**

@@ -17,6 +17,7 @@ import {
   usePalettes,
   usePatch,
   useProfiles,
+  useWords,
 } from '../api/queries';
 
 /** One thing that what is being typed could become. */
@@ -30,166 +31,8 @@ export interface Completion {
   detail: string;
 }
 
-const MOST = 12;
+const MOST = 16;
 const KINDS = ['intensity', 'position', 'colour', 'color', 'beam', 'shape', 'control', 'combined'];
-
-const WORDS = [
-  'patch',
-  'add',
-  'unpatch',
-  'delete',
-  'name',
-  'place',
-  'renumber',
-  'change',
-  'swap',
-  'shift',
-  'compact universe',
-  'mark',
-  'purpose',
-  'note',
-  'universe',
-  'save version',
-  'restore version',
-  'one to one',
-  'over 2 universes',
-  'by position',
-  'hang',
-  'record',
-  'edit',
-  'rename',
-  'home',
-  'clear',
-  'next',
-  'previous',
-  'highlight',
-  'undo',
-  'redo',
-  'group',
-  'colour',
-  'intensity',
-  'position',
-  'beam',
-  'thru',
-  'every',
-  'blocks of',
-  'part',
-  'mirror',
-  'reverse',
-  'shuffle',
-  'full',
-  'out',
-  'share',
-  'take over',
-  'also',
-  'global',
-  'per type',
-  'per fixture',
-  'merge',
-  'replace',
-  'where',
-  'lit',
-  'dark',
-  'active',
-  'uses',
-  'in group',
-  'unpatched',
-  'and',
-  'not',
-  'cells',
-  'sort by across',
-  'sort by along',
-  'sort by up',
-  'sort by outward',
-  'sort by number',
-  'rows',
-  'columns',
-  'diagonal',
-  'rings',
-  'step',
-  'whole',
-  'hand',
-  'as recipe',
-  'starter groups',
-  'freeze group',
-  'move group',
-  'copy group',
-  'tint group',
-  'record highlight',
-  'send',
-  'now',
-  'selected',
-  'touched',
-  'highlight rest',
-  'starter palettes',
-  'take out',
-  'into',
-  'tidy',
-  'narrow',
-  'fill',
-  'update',
-  'time',
-  'release',
-  'aim at mark',
-  'aim at',
-  'fan',
-  'nudge colour by',
-  'nudge pan by',
-  'flip',
-  'realign',
-  'realign lights',
-  'at mark',
-  'keep references',
-  'keep colour',
-  'new colour',
-  'close wheel',
-  'as values',
-  'only',
-  'without',
-  'with beam',
-  'record cue',
-  'record submaster',
-  'record look',
-  'record effect',
-  'edit effect',
-  'starter effects',
-  'effects off',
-  'uses effect',
-  'sine of',
-  'triangle of',
-  'ramp of',
-  'fall of',
-  'square of',
-  'random of',
-  'circle of position',
-  'eight of position',
-  'line of position',
-  'around mark',
-  'run colour',
-  'crossfade',
-  'rate',
-  'size',
-  'offset round',
-  'offset',
-  'go',
-  'back',
-  'pause',
-  'jump to cue',
-  'release everything',
-  'submaster',
-  'level list',
-  'level group',
-  'master at',
-  'blind on',
-  'blind off',
-  'as chase',
-  'as list',
-  'carrying on',
-  'standing alone',
-  'prepare cue',
-  'split cue',
-  'close look',
-];
 
 type Named = Omit<Completion, 'text'>;
 
@@ -251,6 +94,9 @@ export const inQuotes = (text: string) => (text.match(/"/g) ?? []).length % 2 ==
 const REFERRING =
   /(?:^|\s)(group|intensity|position|colour|color|beam|shape|control|combined|effect|list|submaster|look)\s+(\d*)$/i;
 
+/** The word that is being typed. */
+const BEGUN = /[a-z]*$/i;
+
 /** Whether names are asked for. */
 const naming = (text: string) => inQuotes(text) || REFERRING.test(text);
 
@@ -265,6 +111,7 @@ export function useCompletions(text: string): Completion[] {
   const allEffects = useEffects(wanted).data;
   const looks = useLooks(wanted).data;
   const held = useDesk().data?.values;
+  const next = useWords(wanted ? null : text.replace(BEGUN, '')).data;
   return useMemo(() => {
     const known = {
       palettes: allPalettes ?? [],
@@ -305,8 +152,8 @@ export function useCompletions(text: string): Completion[] {
         .slice(0, MOST)
         .map((n) => ({ ...n, text: `${text.slice(0, text.length - begun.length)}${n.number} ` }));
     }
-    const begun = /[a-z]+$/i.exec(text)?.[0].toLowerCase();
-    if (!begun) return [];
+    const begun = BEGUN.exec(text)![0].toLowerCase();
+    if (begun === '' && (text === '' || !next || next.length > MOST)) return [];
     const attributes = (held ?? [])
       .filter((v) => v.label.toLowerCase().startsWith(begun) || v.attribute.toLowerCase().startsWith(begun))
       .map((v) => ({
@@ -315,17 +162,19 @@ export function useCompletions(text: string): Completion[] {
         detail: `${v.units} in hand have it`,
         text: `${text.slice(0, text.length - begun.length)}${/\s/.test(v.label) ? v.attribute : v.label} at `,
       }));
-    return [...attributes, ...words(text, begun)].slice(0, MOST);
-  }, [text, allPalettes, allGroups, allProfiles, allMarks, allEffects, looks, patch, held]);
+    return [...(begun ? attributes : []), ...words(text, begun, next ?? [])].slice(0, MOST);
+  }, [text, allPalettes, allGroups, allProfiles, allMarks, allEffects, looks, patch, held, next]);
 }
 
-const words = (text: string, begun: string): Completion[] =>
-  WORDS.filter((w) => w.startsWith(begun) && w !== begun).map((w) => ({
-    name: w,
-    kind: 'word',
-    detail: '',
-    text: `${text.slice(0, text.length - begun.length)}${w} `,
-  }));
+const words = (text: string, begun: string, next: string[]): Completion[] =>
+  next
+    .filter((w) => w.startsWith(begun) && w !== begun)
+    .map((w) => ({
+      name: w,
+      kind: 'word',
+      detail: '',
+      text: `${text.slice(0, text.length - begun.length)}${w} `,
+    }));
 
 interface Known {
   palettes: PaletteView[];
