@@ -53,8 +53,9 @@ export function Line() {
   const listed =
     focused && !shut && text.trim() !== '' && (naming || completions.length > 0) ? completions : [];
   const choosing = listed.length > 0;
-  // What is half typed is no error yet.
-  const wrong = naming ? [] : problems;
+  // What is half typed is no error yet, as long as there is something that it could become.
+  const half = naming || (choosing && problems.every((p) => p.to >= text.trimEnd().length));
+  const wrong = half ? [] : problems;
   const problem = wrong.find((p) => p.severity === 'refusal');
   const shown: ProblemView[] = wrong;
   const type = (to: string) => {

@@ -49,6 +49,8 @@ public final class NextWords {
 
     private final int[] tokens;
     private final Set<Integer> expected = new TreeSet<>();
+    private int furthest;
+
     /** Where a rule that begins at a token may end, by rule and token. */
     private final Map<Long, Set<Integer>> ends = new HashMap<>();
 
@@ -81,7 +83,7 @@ public final class NextWords {
     }
 
     private static void grow(int[] tokens, String phrase, int depth, Set<String> found) {
-        Set<Integer> next = expected(tokens);
+        Set<Integer> next = expected(LineParser.RULE_line, tokens);
         boolean offered = depth == 0
                 || !next.isEmpty() && next.size() <= FEW && next.stream().allMatch(NextWords::isWord);
         if (!offered || depth == DEEPEST) {
@@ -97,11 +99,18 @@ public final class NextWords {
         }
     }
 
-    /** Types of the tokens that may follow, the end of the line among them. */
-    private static Set<Integer> expected(int[] tokens) {
+    /** Types of the tokens that may follow within a rule, the end of the line among them. */
+    static Set<Integer> expected(int rule, int[] tokens) {
         NextWords walk = new NextWords(tokens);
-        walk.through(GRAMMAR.ruleToStartState[LineParser.RULE_line], 0);
+        walk.through(GRAMMAR.ruleToStartState[rule], 0);
         return walk.expected;
+    }
+
+    /** How many of the tokens some reading of a rule goes through. */
+    static int fitting(int rule, int[] tokens) {
+        NextWords walk = new NextWords(tokens);
+        walk.through(GRAMMAR.ruleToStartState[rule], 0);
+        return walk.furthest;
     }
 
     /** Goes all ways through a rule from a token on. @return behind which tokens it may end */
@@ -121,6 +130,7 @@ public final class NextWords {
             long[] at = open.pop();
             ATNState state = GRAMMAR.states.get((int) at[0]);
             int token = (int) at[1];
+            furthest = Math.max(furthest, token);
             if (state instanceof RuleStopState) {
                 found.add(token);
             } else if (seen.add(at[0] << 32 | at[1])) {

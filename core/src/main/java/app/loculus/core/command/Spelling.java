@@ -5,13 +5,18 @@ import app.loculus.core.problem.Problem;
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.problem.Severity;
 import app.loculus.core.problem.WayOut;
-import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.antlr.v4.runtime.BaseErrorListener;
+import org.antlr.v4.runtime.CommonTokenStream;
 import org.antlr.v4.runtime.Parser;
+import org.antlr.v4.runtime.ParserRuleContext;
 import org.antlr.v4.runtime.RecognitionException;
 import org.antlr.v4.runtime.Recognizer;
 import org.antlr.v4.runtime.Token;
@@ -25,6 +30,8 @@ final class Spelling extends BaseErrorListener {
 
     /** So many wrong letters still look like a slip. */
     private static final int NEAR = 2;
+
+    private static final int MOST_NEAR = 3;
 
     private static final Map<String, String> PLAIN = Map.of(
             "INT", "a number",
@@ -42,33 +49,64 @@ final class Spelling extends BaseErrorListener {
             String message,
             RecognitionException e) {
         Parser parser = (Parser) recognizer;
-        Token token = (Token) offending;
-        int index = token.getTokenIndex();
-        Token before = index > 0 ? parser.getInputStream().get(index - 1) : null;
+        List<Token> all = tokens(parser);
+        int[] types = all.stream().mapToInt(Token::getType).toArray();
+        int rule = rule(parser);
+        // A parser settles for one reading as soon as it can; another one may go further.
+        int index = Math.min(NextWords.fitting(rule, types), all.size() - 1);
+        Token token = all.get(index);
+        Token before = index > 0 ? all.get(index - 1) : null;
         boolean strayWord = before != null && before.getType() == LineLexer.WORD;
-        throw new Refusal(List.of(strayWord ? stray(parser, before) : misfit(parser, token)));
+        int wrong = strayWord ? index - 1 : index;
+        Set<Integer> expected = NextWords.expected(rule, Arrays.copyOf(types, wrong));
+        Vocabulary vocabulary = parser.getVocabulary();
+        throw new Refusal(
+                List.of(strayWord ? stray(vocabulary, before, expected) : misfit(vocabulary, token, expected)));
+    }
+
+    private static List<Token> tokens(Parser parser) {
+        CommonTokenStream stream = (CommonTokenStream) parser.getTokenStream();
+        stream.fill();
+        return stream.getTokens();
+    }
+
+    /** The rule that is read as a whole. */
+    private static int rule(Parser parser) {
+        ParserRuleContext context = parser.getContext();
+        while (context.getParent() != null) {
+            context = context.getParent();
+        }
+        return context.getRuleIndex();
     }
 
     /** A word read as an attribute, though nothing follows that an attribute could have: most often a slip. */
-    private static Problem stray(Parser parser, Token word) {
-        List<String> near = near(parser.getVocabulary(), word.getText().toLowerCase(Locale.ROOT));
+    private static Problem stray(Vocabulary vocabulary, Token word, Set<Integer> expected) {
+        List<String> near = near(vocabulary, expected, word);
         String advice = near.isEmpty()
                 ? "Words of the line are such as thru, at, group, colour; an attribute is followed by at."
                 : "Did you mean " + String.join(" or ", near) + "?";
         return problem(word, "“" + word.getText() + "” is not understood here.", advice);
     }
 
-    private static Problem misfit(Parser parser, Token token) {
+    private static Problem misfit(Vocabulary vocabulary, Token token, Set<Integer> expected) {
         String found = token.getType() == Token.EOF
                 ? "The line stops too early."
                 : "“" + token.getText() + "” does not fit here.";
-        List<String> expected = expected(parser);
-        return problem(
-                token,
-                found,
-                expected.isEmpty()
-                        ? "Something else was expected."
-                        : "Expected here: " + String.join(", ", expected) + ".");
+        List<String> words =
+                expected.stream().map(type -> word(vocabulary, type)).distinct().toList();
+        List<String> near = token.getType() == LineLexer.WORD ? near(vocabulary, expected, token) : List.of();
+        String advice = words.isEmpty()
+                ? "Something else was expected."
+                : near.isEmpty()
+                        ? "Expected here: " + listed(words) + "."
+                        : "Did you mean " + String.join(" or ", near) + "?";
+        return problem(token, found, advice);
+    }
+
+    private static String listed(List<String> words) {
+        return words.size() > MOST_LISTED
+                ? String.join(", ", words.subList(0, MOST_LISTED)) + " and others"
+                : String.join(", ", words);
     }
 
     private static Problem problem(Token token, String words, String advice) {
@@ -77,28 +115,29 @@ final class Spelling extends BaseErrorListener {
         return new Problem("line.syntax", Severity.REFUSAL, place, words, List.of(WayOut.advice(advice)));
     }
 
-    private static List<String> expected(Parser parser) {
-        Vocabulary vocabulary = parser.getVocabulary();
-        List<String> words = new ArrayList<>();
-        for (int type : parser.getExpectedTokens().toList()) {
-            words.add(word(vocabulary, type));
-        }
-        return words.size() > MOST_LISTED ? words.subList(0, MOST_LISTED) : words;
-    }
-
     private static String word(Vocabulary vocabulary, int type) {
         String literal = vocabulary.getLiteralName(type);
         String name = type == Token.EOF ? "EOF" : vocabulary.getSymbolicName(type);
         return literal != null ? literal.replace("'", "") : PLAIN.getOrDefault(name, name.toLowerCase(Locale.ROOT));
     }
 
-    private static List<String> near(Vocabulary vocabulary, String wrong) {
-        return IntStream.rangeClosed(1, vocabulary.getMaxTokenType())
-                .mapToObj(vocabulary::getLiteralName)
-                .filter(literal -> literal != null && literal.length() > 3)
+    /** Words that it may be a slip of, the nearest first: of those that fit there, else of all there are. */
+    private static List<String> near(Vocabulary vocabulary, Set<Integer> expected, Token slip) {
+        List<String> fitting = near(expected.stream().filter(t -> t > 0).map(vocabulary::getLiteralName), slip);
+        return fitting.isEmpty()
+                ? near(
+                        IntStream.rangeClosed(1, vocabulary.getMaxTokenType()).mapToObj(vocabulary::getLiteralName),
+                        slip)
+                : fitting;
+    }
+
+    private static List<String> near(Stream<String> literals, Token slip) {
+        String wrong = slip.getText().toLowerCase(Locale.ROOT);
+        return literals.filter(literal -> literal != null && literal.length() > 3)
                 .map(literal -> literal.replace("'", ""))
                 .filter(word -> slips(word, wrong) <= Math.min(NEAR, wrong.length() / 2))
-                .limit(3)
+                .sorted(Comparator.comparingInt(word -> slips(word, wrong)))
+                .limit(MOST_NEAR)
                 .toList();
     }
 
