@@ -9,6 +9,8 @@ interface Props extends Omit<InputHTMLAttributes<HTMLInputElement>, 'value' | 'o
   read?: Reader;
   /** Called once, when something else was typed and is done with: by Enter or by leaving. */
   onSet: (text: string) => unknown;
+  /** Whether it takes all the room there is. */
+  wide?: boolean;
   /** Called after Enter and Escape. */
   onDone?: () => void;
 }
@@ -17,7 +19,16 @@ interface Props extends Omit<InputHTMLAttributes<HTMLInputElement>, 'value' | 'o
  * A field whose value is kept elsewhere. What was not typed into is never written back; what cannot be meant stays there,
  * marked, with words, and is not sent. Escape gives it up.
  */
-export function Typed({ value, label, read = asText, onSet, onDone, className = '', ...input }: Props) {
+export function Typed({
+  value,
+  label,
+  read = asText,
+  onSet,
+  onDone,
+  wide = false,
+  className = '',
+  ...input
+}: Props) {
   const [typed, setTyped] = useState<string | null>(null);
   const [refused, setRefused] = useState('');
   const sending = useRef(false);
@@ -41,7 +52,7 @@ export function Typed({ value, label, read = asText, onSet, onDone, className = 
     }
   };
   return (
-    <span className="relative inline-flex min-w-0">
+    <span className={`inline-flex min-w-0 flex-wrap items-center gap-1 ${wide ? 'flex-1' : ''}`}>
       <input
         {...input}
         aria-label={label}
@@ -73,10 +84,7 @@ export function Typed({ value, label, read = asText, onSet, onDone, className = 
         }}
       />
       {refused && (
-        <span
-          role="alert"
-          className="absolute top-full left-0 z-20 mt-0.5 rounded border border-madder bg-sheet px-1.5 py-0.5 text-[12px] whitespace-nowrap text-madder"
-        >
+        <span role="alert" className="text-[12px] whitespace-nowrap text-madder">
           {refused}
         </span>
       )}

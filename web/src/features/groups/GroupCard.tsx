@@ -187,6 +187,7 @@ function Recipe({ group }: { group: GroupView }) {
         <Typed
           key={group.number}
           label="Note"
+          wide
           className={`${small} w-full`}
           value={group.note}
           onSet={(note) => runEdit({ type: 'describe-groups', numbers: [group.number], note })}

@@ -3,17 +3,14 @@ package app.loculus.core.show;
 import app.loculus.core.effect.Effect;
 import app.loculus.core.group.Group;
 import app.loculus.core.look.Cue;
-import app.loculus.core.look.CueId;
 import app.loculus.core.look.CueList;
 import app.loculus.core.look.CueNumber;
 import app.loculus.core.look.Look;
 import app.loculus.core.look.LookId;
 import app.loculus.core.look.Submaster;
-import app.loculus.core.look.SubmasterId;
 import app.loculus.core.mark.Mark;
 import app.loculus.core.mark.MarkId;
 import app.loculus.core.niche.NichePage;
-import app.loculus.core.niche.NichePageId;
 import app.loculus.core.palette.Coverage;
 import app.loculus.core.palette.Palette;
 import app.loculus.core.palette.Shelf;
@@ -206,6 +203,13 @@ public final class Show {
         return parts.find(kind, key);
     }
 
+    /** A key that no part of a kind has; for kinds whose keys are counted. */
+    public <K, V> K next(PartKind<K, V> kind) {
+        SortedMap<K, V> there = all(kind);
+        int last = there.isEmpty() ? 0 : Integer.parseInt(kind.keys().text().apply(there.lastKey()));
+        return kind.keys().read().apply(String.valueOf(last + 1));
+    }
+
     /** A part, or what it is as long as nobody has said anything. */
     public <K, V> V get(PartKind<K, V> kind, K key) {
         return find(kind, key).or(() -> kind.usual(key)).orElseThrow();
@@ -294,18 +298,8 @@ public final class Show {
                 .toList();
     }
 
-    public NichePageId nextNichePageId() {
-        SortedMap<NichePageId, NichePage> pages = all(PartKinds.NICHE_PAGES);
-        return new NichePageId(pages.isEmpty() ? 1 : pages.lastKey().value() + 1);
-    }
-
     public Optional<Mark> mark(MarkId id) {
         return find(PartKinds.MARKS, id);
-    }
-
-    public MarkId nextMarkId() {
-        SortedMap<MarkId, Mark> marks = all(PartKinds.MARKS);
-        return new MarkId(marks.isEmpty() ? 1 : marks.lastKey().value() + 1);
     }
 
     /** What values may refer to. */
@@ -402,11 +396,6 @@ public final class Show {
         return find(PartKinds.EFFECTS, id);
     }
 
-    public EffectId nextEffectId() {
-        SortedMap<EffectId, Effect> effects = all(PartKinds.EFFECTS);
-        return new EffectId(effects.isEmpty() ? 1 : effects.lastKey().value() + 1);
-    }
-
     /** Those with a number, in its order. */
     public List<Look> looks() {
         return all(PartKinds.LOOKS).values().stream()
@@ -419,11 +408,6 @@ public final class Show {
         return find(PartKinds.LOOKS, id).orElseThrow();
     }
 
-    public LookId nextLookId() {
-        SortedMap<LookId, Look> looks = all(PartKinds.LOOKS);
-        return new LookId(looks.isEmpty() ? 1 : looks.lastKey().value() + 1);
-    }
-
     /** In the order of their numbers. */
     public List<CueList> lists() {
         return all(PartKinds.LISTS).values().stream()
@@ -433,11 +417,6 @@ public final class Show {
 
     public Optional<CueList> list(CueListId id) {
         return find(PartKinds.LISTS, id);
-    }
-
-    public CueListId nextListId() {
-        SortedMap<CueListId, CueList> lists = all(PartKinds.LISTS);
-        return new CueListId(lists.isEmpty() ? 1 : lists.lastKey().value() + 1);
     }
 
     /** The cues of a list in the order of their numbers. */
@@ -454,11 +433,6 @@ public final class Show {
                 .findFirst();
     }
 
-    public CueId nextCueId() {
-        SortedMap<CueId, Cue> cues = all(PartKinds.CUES);
-        return new CueId(cues.isEmpty() ? 1 : cues.lastKey().value() + 1);
-    }
-
     /** In the order of their numbers. */
     public List<Submaster> submasters() {
         return all(PartKinds.SUBMASTERS).values().stream()
@@ -466,25 +440,10 @@ public final class Show {
                 .toList();
     }
 
-    public SubmasterId nextSubmasterId() {
-        SortedMap<SubmasterId, Submaster> all = all(PartKinds.SUBMASTERS);
-        return new SubmasterId(all.isEmpty() ? 1 : all.lastKey().value() + 1);
-    }
-
     /** How people call a unit: {@code 12} or {@code 12.3}. */
     public String label(UnitId unit) {
         int number = patch.get(unit.fixture()).number();
         return unit.cell() == 0 ? String.valueOf(number) : number + "." + unit.cell();
-    }
-
-    public GroupId nextGroupId() {
-        SortedMap<GroupId, Group> groups = all(PartKinds.GROUPS);
-        return new GroupId(groups.isEmpty() ? 1 : groups.lastKey().value() + 1);
-    }
-
-    public PaletteId nextPaletteId() {
-        SortedMap<PaletteId, Palette> palettes = all(PartKinds.PALETTES);
-        return new PaletteId(palettes.isEmpty() ? 1 : palettes.lastKey().value() + 1);
     }
 
     @Override

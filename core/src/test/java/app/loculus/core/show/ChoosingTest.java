@@ -124,7 +124,7 @@ class ChoosingTest {
         Palette verdigris = RIG.palettes().get(0);
         Attribute red = new Attribute("ColorAdd_R");
         Palette through = new Palette(
-                RIG.nextPaletteId(),
+                RIG.next(PartKinds.PALETTES),
                 verdigris.kind(),
                 9,
                 "Through",

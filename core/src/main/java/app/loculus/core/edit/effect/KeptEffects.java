@@ -44,7 +44,7 @@ public sealed interface KeptEffects extends ShowEdit {
                                 WayOut.advice("Choose a number that is free, for example " + EffectFinder.nextFree(show)
                                         + "."));
                     });
-            Effect copy = from.as(show.nextEffectId(), Optional.of(to), from.name());
+            Effect copy = from.as(show.next(PartKinds.EFFECTS), Optional.of(to), from.name());
             draft.put(PartKinds.EFFECTS, copy);
             draft.say("Copies " + from + ": " + copy);
         }

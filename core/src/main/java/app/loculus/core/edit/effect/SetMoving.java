@@ -18,7 +18,7 @@ public record SetMoving(List<Asked> movements, double rate, Along along) impleme
     public void on(Draft draft) {
         draft.held();
         Effect effect = new Effect(
-                draft.show().nextEffectId(),
+                draft.show().next(PartKinds.EFFECTS),
                 Optional.empty(),
                 "",
                 movements.stream().map(m -> m.movement(draft)).toList(),

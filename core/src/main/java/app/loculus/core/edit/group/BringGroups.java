@@ -54,8 +54,8 @@ public record BringGroups(Show from, List<Integer> numbers, boolean byType, Map<
             GroupContent content = content(group, draft.show(), answering, missing);
             boolean free = GroupFinder.numbered(draft.show(), group.number()).isEmpty();
             int number = free ? group.number() : RecordGroup.nextFree(draft.show());
-            Group here =
-                    new Group(draft.show().nextGroupId(), number, group.name(), content, group.tint(), group.note());
+            Group here = new Group(
+                    draft.show().next(PartKinds.GROUPS), number, group.name(), content, group.tint(), group.note());
             draft.put(here);
             brought.add(here + " (" + draft.show().units(here).size() + " of "
                     + from.units(group).size() + ")");

@@ -5,6 +5,7 @@ import app.loculus.core.problem.Refusal;
 import app.loculus.core.problem.WayOut;
 import app.loculus.core.selection.GroupId;
 import app.loculus.core.show.Draft;
+import app.loculus.core.show.PartKinds;
 import app.loculus.core.show.ShowEdit;
 import app.loculus.core.unit.Limits;
 
@@ -23,7 +24,8 @@ public record CopyGroup(GroupId group, int to) implements ShowEdit {
                             "Copy to " + RecordGroup.nextFree(draft.show()),
                             "copy group " + from.number() + " to " + RecordGroup.nextFree(draft.show())));
         });
-        Group copy = new Group(draft.show().nextGroupId(), to, called(from), from.content(), from.tint(), from.note());
+        Group copy = new Group(
+                draft.show().next(PartKinds.GROUPS), to, called(from), from.content(), from.tint(), from.note());
         draft.put(copy);
         draft.say("Group " + copy + " is a copy of " + from);
     }

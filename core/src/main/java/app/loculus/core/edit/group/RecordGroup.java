@@ -42,7 +42,7 @@ public record RecordGroup(
         Selection selection = touched && !more.isEmpty() ? with(draft.hand().selection(), more) : draft.held();
         int into = number.orElseGet(() -> nextFree(draft.show()));
         Optional<Group> existing = GroupFinder.numbered(draft.show(), into);
-        GroupId id = existing.map(Group::id).orElseGet(draft.show()::nextGroupId);
+        GroupId id = existing.map(Group::id).orElseGet(() -> draft.show().next(PartKinds.GROUPS));
         existing.filter(g -> !replace).ifPresent(g -> refuse(draft.show(), g));
         String called =
                 name.map(Names::checked).or(() -> existing.map(Group::name)).orElse("Group " + into);

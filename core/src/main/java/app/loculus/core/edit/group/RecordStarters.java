@@ -37,7 +37,7 @@ public record RecordStarters(Optional<List<String>> names) implements ShowEdit {
         for (Starter starter : fresh) {
             int number = RecordGroup.nextFree(draft.show());
             String name = starter.name().substring(0, Math.min(starter.name().length(), Limits.NAME));
-            draft.put(new Group(draft.show().nextGroupId(), number, name, starter.recipe()));
+            draft.put(new Group(draft.show().next(PartKinds.GROUPS), number, name, starter.recipe()));
         }
         draft.say("Records " + Numbers.count(fresh.size(), "group")
                 + (fresh.size() == 1 ? " that follows the patch" : " that follow the patch")

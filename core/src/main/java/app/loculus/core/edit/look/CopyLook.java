@@ -37,7 +37,7 @@ public record CopyLook(LookId look, Place to) implements ShowEdit {
                         .findFirst())
                 .or(() -> Optional.of(from.name()))
                 .filter(n -> !n.isBlank());
-        String words = to.put(draft, Look.held(show.nextLookId(), from.values()), name);
+        String words = to.put(draft, Look.held(show.next(PartKinds.LOOKS), from.values()), name);
         if (to instanceof Place.InList in) {
             cue.ifPresent(c -> in.cue(draft.show())
                     .ifPresent(copy -> draft.put(

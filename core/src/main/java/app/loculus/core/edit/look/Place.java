@@ -86,7 +86,7 @@ public sealed interface Place {
         CueList made(Show show) {
             int next = number.orElseGet(
                     () -> LookFinder.nextFree(show.lists().stream().mapToInt(CueList::number)));
-            return CueList.of(show.nextListId(), next, number.isPresent() ? "List " + next : name);
+            return CueList.of(show.next(PartKinds.LISTS), next, number.isPresent() ? "List " + next : name);
         }
     }
 
@@ -135,7 +135,7 @@ public sealed interface Place {
         public String put(Draft draft, Look look, Optional<String> name) {
             CueList into = list(draft.show()).orElseGet(() -> {
                 CueList made = list.map(l -> l.made(draft.show()))
-                        .orElseGet(() -> CueList.of(draft.show().nextListId(), 1, "Main"));
+                        .orElseGet(() -> CueList.of(draft.show().next(PartKinds.LISTS), 1, "Main"));
                 draft.put(PartKinds.LISTS, made);
                 if (list.isPresent()) {
                     draft.say("Makes " + made);
@@ -145,7 +145,14 @@ public sealed interface Place {
             CueNumber at = free(draft.show());
             draft.put(PartKinds.LOOKS, look);
             Cue cue = new Cue(
-                    draft.show().nextCueId(), into.id(), at, name.orElse(""), "", look.id(), Timing.CUT, Start.PRESS);
+                    draft.show().next(PartKinds.CUES),
+                    into.id(),
+                    at,
+                    name.orElse(""),
+                    "",
+                    look.id(),
+                    Timing.CUT,
+                    Start.PRESS);
             draft.put(PartKinds.CUES, cue);
             return cue + " of " + into;
         }
@@ -189,7 +196,12 @@ public sealed interface Place {
             int into = free(draft.show());
             draft.put(PartKinds.LOOKS, look);
             Submaster submaster = new Submaster(
-                    draft.show().nextSubmasterId(), into, name.orElse("Submaster " + into), Tint.NONE, "", look.id());
+                    draft.show().next(PartKinds.SUBMASTERS),
+                    into,
+                    name.orElse("Submaster " + into),
+                    Tint.NONE,
+                    "",
+                    look.id());
             draft.put(PartKinds.SUBMASTERS, submaster);
             return submaster.toString();
         }

@@ -52,7 +52,7 @@ public record RecordLook(Place place, Optional<String> name, Taking what, Onto o
         Show show = draft.show();
         Optional<Look> there = place.there(show);
         there.ifPresentOrElse(look -> onto(draft, look, values), () -> {
-            Look fresh = Look.held(show.nextLookId(), values);
+            Look fresh = Look.held(show.next(PartKinds.LOOKS), values);
             draft.say("Records " + place.put(draft, fresh, name) + ": " + Numbers.count(values.size(), "unit")
                     + (what.all() ? ", all that is not at home" : ", what is touched")
                     + what.counts(draft, values.keySet()));

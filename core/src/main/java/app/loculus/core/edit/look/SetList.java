@@ -30,7 +30,8 @@ public record SetList(int number, Optional<String> name, List<UnaryOperator<CueL
             // It would be made by a slip of the finger.
             LookFinder.list(show, number);
         }
-        CueList before = there.orElseGet(() -> CueList.of(show.nextListId(), number, name.orElse("List " + number)));
+        CueList before =
+                there.orElseGet(() -> CueList.of(show.next(PartKinds.LISTS), number, name.orElse("List " + number)));
         CueList after = name.map(before::named).orElse(before);
         for (UnaryOperator<CueList> change : changes) {
             after = change.apply(after);

@@ -105,11 +105,18 @@ public record SplitCue(CueId cue, Optional<Choice> units, Taking what) implement
                                 "cue",
                                 "There is no number between " + from + " and the next cue.",
                                 WayOut.advice("Renumber the cues first.")));
-        Look other = Look.held(show.nextLookId(), second);
+        Look other = Look.held(show.next(PartKinds.LOOKS), second);
         draft.put(PartKinds.LOOKS, stays);
         draft.put(PartKinds.LOOKS, other);
-        Cue behind =
-                new Cue(show.nextCueId(), from.list(), number, from.name(), "", other.id(), from.timing(), from.next());
+        Cue behind = new Cue(
+                show.next(PartKinds.CUES),
+                from.list(),
+                number,
+                from.name(),
+                "",
+                other.id(),
+                from.timing(),
+                from.next());
         draft.put(PartKinds.CUES, behind);
         draft.put(PartKinds.CUES, from.followed(new Start(Start.Trigger.BEGAN, Seconds.ZERO)));
         draft.say("Splits " + from + ": " + moved + " to cue " + number + ", which starts with it");

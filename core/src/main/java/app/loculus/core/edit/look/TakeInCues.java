@@ -69,7 +69,8 @@ public record TakeInCues(List<Sheet> cues, List<Sheet> groups, List<Sheet> subma
     private void list(Draft draft, Set<Integer> unknown) {
         Show show = draft.show();
         int number = LookFinder.nextFree(show.lists().stream().mapToInt(CueList::number));
-        CueList list = CueList.of(show.nextListId(), number, "Taken in").joined(CueList.Join.STANDING_ALONE);
+        CueList list =
+                CueList.of(show.next(PartKinds.LISTS), number, "Taken in").joined(CueList.Join.STANDING_ALONE);
         draft.put(PartKinds.LISTS, list);
         Set<CueNumber> seen = new java.util.HashSet<>();
         for (Sheet sheet : cues) {
@@ -77,12 +78,12 @@ public record TakeInCues(List<Sheet> cues, List<Sheet> groups, List<Sheet> subma
             if (!seen.add(at)) {
                 throw Refusal.of("cues.twice", "file", "Cue " + at + " is in it twice.");
             }
-            Look look = Look.held(draft.show().nextLookId(), values(draft.show(), sheet, unknown));
+            Look look = Look.held(draft.show().next(PartKinds.LOOKS), values(draft.show(), sheet, unknown));
             draft.put(PartKinds.LOOKS, look);
             draft.put(
                     PartKinds.CUES,
                     new Cue(
-                            draft.show().nextCueId(),
+                            draft.show().next(PartKinds.CUES),
                             list.id(),
                             at,
                             sheet.name(),
@@ -125,7 +126,7 @@ public record TakeInCues(List<Sheet> cues, List<Sheet> groups, List<Sheet> subma
                         .ifPresentOrElse(f -> units.add(UnitId.whole(f.id())), () -> unknown.add(number)));
         int number = free(sheet, show.groups().stream().mapToInt(Group::number).toArray());
         draft.put(new Group(
-                show.nextGroupId(),
+                show.next(PartKinds.GROUPS),
                 number,
                 named(sheet, "Group " + number),
                 new GroupContent.Fixed(Selection.of(units)),
@@ -135,14 +136,19 @@ public record TakeInCues(List<Sheet> cues, List<Sheet> groups, List<Sheet> subma
 
     private static void submaster(Draft draft, Sheet sheet, Set<Integer> unknown) {
         Show show = draft.show();
-        Look look = Look.held(show.nextLookId(), values(show, sheet, unknown));
+        Look look = Look.held(show.next(PartKinds.LOOKS), values(show, sheet, unknown));
         int number = free(
                 sheet, show.submasters().stream().mapToInt(Submaster::number).toArray());
         draft.put(PartKinds.LOOKS, look);
         draft.put(
                 PartKinds.SUBMASTERS,
                 new Submaster(
-                        show.nextSubmasterId(), number, named(sheet, "Submaster " + number), Tint.NONE, "", look.id()));
+                        show.next(PartKinds.SUBMASTERS),
+                        number,
+                        named(sheet, "Submaster " + number),
+                        Tint.NONE,
+                        "",
+                        look.id()));
     }
 
     private static String named(Sheet sheet, String otherwise) {

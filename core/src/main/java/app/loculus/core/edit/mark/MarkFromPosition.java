@@ -48,7 +48,7 @@ public record MarkFromPosition(String name, PaletteId palette) implements ShowEd
         if (MarkFinder.find(show, name).isPresent()) {
             throw Refusal.of("mark.exists", "mark", "There is a mark “" + name + "” already.");
         }
-        Mark mark = new Mark(show.nextMarkId(), name, meeting.at());
+        Mark mark = new Mark(show.next(PartKinds.MARKS), name, meeting.at());
         draft.put(PartKinds.MARKS, mark);
         List<Entry> entries = new ArrayList<>();
         raw.entries().stream().filter(e -> !position(e.attribute())).forEach(entries::add);

@@ -3,6 +3,7 @@ package app.loculus.core.edit.mark;
 import app.loculus.core.geometry.Vector3;
 import app.loculus.core.mark.Mark;
 import app.loculus.core.show.Draft;
+import app.loculus.core.show.PartKinds;
 import app.loculus.core.show.Show;
 import app.loculus.core.show.ShowEdit;
 
@@ -13,7 +14,7 @@ public record SetMark(String name, Vector3 at) implements ShowEdit {
     public void on(Draft draft) {
         Show before = draft.show();
         MarkFinder.find(before, name).ifPresentOrElse(mark -> move(draft, before, mark, at), () -> {
-            Mark mark = new Mark(before.nextMarkId(), name, at);
+            Mark mark = new Mark(before.next(PartKinds.MARKS), name, at);
             draft.put(app.loculus.core.show.PartKinds.MARKS, mark);
             draft.say("Mark " + mark + " at " + Mark.text(at));
         });

@@ -20,7 +20,7 @@ public record SetPage(Optional<Kind> of, String name, int first, Optional<Intege
     public void on(Draft draft) {
         Optional<NichePage> there = PageFinder.find(draft.show(), of, name);
         NichePage page = new NichePage(
-                there.map(NichePage::id).orElseGet(draft.show()::nextNichePageId),
+                there.map(NichePage::id).orElseGet(() -> draft.show().next(PartKinds.NICHE_PAGES)),
                 of,
                 there.map(NichePage::name).orElse(name),
                 first,

@@ -4,6 +4,7 @@ import app.loculus.core.palette.Palette;
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.problem.WayOut;
 import app.loculus.core.show.Draft;
+import app.loculus.core.show.PartKinds;
 import app.loculus.core.show.Show;
 import app.loculus.core.show.ShowEdit;
 import app.loculus.core.unit.Limits;
@@ -24,7 +25,7 @@ public record CopyPalette(PaletteId palette, int to) implements ShowEdit {
                     taken + " exists already.",
                     WayOut.line("Copy to " + free, "copy " + from.kind().word() + " " + from.number() + " to " + free));
         });
-        Palette copy = from.copied(show.nextPaletteId(), to, called(from));
+        Palette copy = from.copied(show.next(PartKinds.PALETTES), to, called(from));
         draft.put(copy);
         draft.say(copy + " is a copy of " + from);
     }

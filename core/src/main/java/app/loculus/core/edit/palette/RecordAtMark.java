@@ -18,6 +18,7 @@ import app.loculus.core.programmer.Touching;
 import app.loculus.core.resolve.Resolved;
 import app.loculus.core.show.Draft;
 import app.loculus.core.show.Names;
+import app.loculus.core.show.PartKinds;
 import app.loculus.core.show.Show;
 import app.loculus.core.show.ShowEdit;
 import app.loculus.core.unit.Numbers;
@@ -51,8 +52,8 @@ public record RecordAtMark(Optional<Integer> number, Optional<String> name, Mark
                     WayOut.line("Merge: it stands at the mark, raw values of others stay", line + " merge"),
                     WayOut.line("Replace", line + " replace"));
         }
-        Palette before = there.orElseGet(
-                () -> new Palette(show.nextPaletteId(), Kind.POSITION, into, mark.name(), Optional.empty(), List.of()));
+        Palette before = there.orElseGet(() -> new Palette(
+                show.next(PartKinds.PALETTES), Kind.POSITION, into, mark.name(), Optional.empty(), List.of()));
         List<Entry> entries = new ArrayList<>();
         if (onto == RecordPalette.Onto.MERGE) {
             before.entries().stream().filter(e -> stays(e, ways)).forEach(entries::add);

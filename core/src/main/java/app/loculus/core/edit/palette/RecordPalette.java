@@ -13,6 +13,7 @@ import app.loculus.core.problem.WayOut;
 import app.loculus.core.profile.Kind;
 import app.loculus.core.show.Draft;
 import app.loculus.core.show.Names;
+import app.loculus.core.show.PartKinds;
 import app.loculus.core.show.Show;
 import app.loculus.core.show.ShowEdit;
 import app.loculus.core.unit.Numbers;
@@ -109,7 +110,7 @@ public record RecordPalette(
     private Palette created(Show show, int into) {
         String called = kind.word().substring(0, 1).toUpperCase(Locale.ROOT)
                 + kind.word().substring(1) + " " + into;
-        return new Palette(show.nextPaletteId(), kind, into, called, Optional.empty(), List.of());
+        return new Palette(show.next(PartKinds.PALETTES), kind, into, called, Optional.empty(), List.of());
     }
 
     private Refusal refusal(Show show, Palette existing, List<Contribution> contributions) {

@@ -42,7 +42,7 @@ public record RecordStarterEffects(Optional<List<String>> names) implements Show
         }
         TreeSet<Integer> taken =
                 show.effects().stream().map(e -> e.number().get()).collect(Collectors.toCollection(TreeSet::new));
-        int id = show.nextEffectId().value();
+        int id = show.next(PartKinds.EFFECTS).value();
         for (Effect e : fresh) {
             int next = 1;
             while (taken.contains(next)) {

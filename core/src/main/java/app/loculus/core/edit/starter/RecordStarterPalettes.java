@@ -50,7 +50,7 @@ public record RecordStarterPalettes(Optional<List<String>> names) implements Sho
         show.palettes()
                 .forEach(p ->
                         taken.computeIfAbsent(p.kind(), k -> new TreeSet<>()).add(p.number()));
-        int id = show.nextPaletteId().value();
+        int id = show.next(PartKinds.PALETTES).value();
         int added = 0;
         for (StarterPalette s : fresh) {
             if (s.there().isPresent()) {

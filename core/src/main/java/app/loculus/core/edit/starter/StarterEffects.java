@@ -11,6 +11,7 @@ import app.loculus.core.patch.Fixture;
 import app.loculus.core.patch.UnitId;
 import app.loculus.core.profile.Attribute;
 import app.loculus.core.profile.Kind;
+import app.loculus.core.show.PartKinds;
 import app.loculus.core.show.Show;
 import app.loculus.core.unit.Fraction;
 import app.loculus.core.value.AttributeValue;
@@ -113,7 +114,7 @@ public final class StarterEffects {
     private void add(String name, Movement movement, double rate, Along along) {
         int next = found.size() + 1;
         Effect effect = new Effect(
-                new EffectId(show.nextEffectId().value() + next),
+                new EffectId(show.next(PartKinds.EFFECTS).value() + next),
                 Optional.of(next),
                 name,
                 List.of(movement),
