@@ -54,7 +54,8 @@ export function Line() {
     focused && !shut && text.trim() !== '' && (naming || completions.length > 0) ? completions : [];
   const choosing = listed.length > 0;
   // What is half typed is no error yet, as long as there is something that it could become.
-  const half = naming || (choosing && problems.every((p) => p.to >= text.trimEnd().length));
+  const half =
+    naming || (choosing && problems.every((p) => p.code === 'line.syntax' && p.to >= text.trimEnd().length));
   const wrong = half ? [] : problems;
   const problem = wrong.find((p) => p.severity === 'refusal');
   const shown: ProblemView[] = wrong;
@@ -84,7 +85,7 @@ export function Line() {
       e.stopPropagation();
       e.nativeEvent.stopImmediatePropagation();
     } else if (choosing && back < 0 && e.key === 'ArrowDown') setActive((active + 1) % listed.length);
-    else if (choosing && back < 0 && e.key === 'ArrowUp')
+    else if (choosing && back < 0 && e.key === 'ArrowUp' && (active >= 0 || !/\s$/.test(text)))
       setActive(active <= 0 ? listed.length - 1 : active - 1);
     else if (e.key === 'ArrowUp' && back < history.length - 1) recall(back + 1);
     else if (e.key === 'ArrowDown' && back >= 0) recall(back - 1);

@@ -153,7 +153,8 @@ export function useCompletions(text: string): Completion[] {
         .map((n) => ({ ...n, text: `${text.slice(0, text.length - begun.length)}${n.number} ` }));
     }
     const begun = BEGUN.exec(text)![0].toLowerCase();
-    if (begun === '' && (text === '' || !next || next.length > MOST)) return [];
+    // Before a word is begun they are only listed behind a blank, and where they are few.
+    if (begun === '' && (!/\S\s$/.test(text) || !next || next.length > MOST)) return [];
     const attributes = (held ?? [])
       .filter((v) => v.label.toLowerCase().startsWith(begun) || v.attribute.toLowerCase().startsWith(begun))
       .map((v) => ({
