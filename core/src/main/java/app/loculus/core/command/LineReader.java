@@ -6,6 +6,7 @@ import app.loculus.core.play.Press;
 import app.loculus.core.problem.Place;
 import app.loculus.core.problem.Problem;
 import app.loculus.core.problem.Refusal;
+import app.loculus.core.problem.WayOut;
 import app.loculus.core.profile.Profiles;
 import app.loculus.core.selection.Pattern;
 import app.loculus.core.show.Draft;
@@ -13,6 +14,7 @@ import app.loculus.core.show.Show;
 import app.loculus.core.show.ShowEdit;
 import app.loculus.core.unit.Quoted;
 import java.util.List;
+import java.util.Set;
 import java.util.function.Function;
 import java.util.function.Supplier;
 import org.antlr.v4.runtime.CharStreams;
@@ -23,6 +25,12 @@ import org.antlr.v4.runtime.ParserRuleContext;
 public final class LineReader {
 
     private static final int LONGEST = 40_000;
+
+    /** Each lies within others, and reading goes as deep as they do. */
+    private static final int MOST_NESTED = 200;
+
+    private static final Set<Integer> NESTING =
+            Set.of(LineLexer.AND, LineLexer.OR, LineLexer.NOT, LineLexer.OPEN, LineLexer.BOTH);
 
     private final Clauses clauses;
 
@@ -149,8 +157,21 @@ public final class LineReader {
 
     private static LineParser parser(String text) {
         LineLexer lexer = new LineLexer(CharStreams.fromString(text));
-        LineParser parser = new LineParser(new CommonTokenStream(lexer));
+        CommonTokenStream tokens = new CommonTokenStream(lexer);
+        LineParser parser = new LineParser(tokens);
         lexer.removeErrorListeners();
+        tokens.fill();
+        long nested = tokens.getTokens().stream()
+                .filter(t -> NESTING.contains(t.getType()))
+                .count();
+        if (nested > MOST_NESTED) {
+            throw Refusal.of(
+                    "line.deep",
+                    "line",
+                    "A line has at most " + MOST_NESTED + " of “and”, “or”, “not” and “(”; this one has " + nested
+                            + ".",
+                    WayOut.advice("Record part of it as a group, and name that."));
+        }
         parser.removeErrorListeners();
         parser.addErrorListener(new Spelling());
         return parser;

@@ -27,13 +27,16 @@ import org.antlr.v4.runtime.atn.Transition;
  */
 public final class NextWords {
 
-    /** No line that is typed has more tokens than that. */
-    private static final int LONGEST = 400;
+    /** In tokens; all ways through a longer line take too long, and nobody types one. */
+    static final int LONGEST = 150;
 
     /** Words that only go on in so many ways are offered with what comes behind them: {@code per type}. */
     private static final int FEW = 6;
 
     private static final int DEEPEST = 3;
+
+    /** In tokens: behind more of them single words are offered, for each that is grown costs another walk. */
+    private static final int MOST_GROWN = 40;
 
     private static final int MOST_KNOWN = 500;
 
@@ -92,9 +95,14 @@ public final class NextWords {
         }
         for (int type : next) {
             if (isWord(type)) {
-                int[] more = Arrays.copyOf(tokens, tokens.length + 1);
-                more[tokens.length] = type;
-                grow(more, phrase.isEmpty() ? text(type) : phrase + " " + text(type), depth + 1, found);
+                String longer = phrase.isEmpty() ? text(type) : phrase + " " + text(type);
+                if (tokens.length > MOST_GROWN) {
+                    found.add(longer);
+                } else {
+                    int[] more = Arrays.copyOf(tokens, tokens.length + 1);
+                    more[tokens.length] = type;
+                    grow(more, longer, depth + 1, found);
+                }
             }
         }
     }

@@ -53,12 +53,16 @@ final class Spelling extends BaseErrorListener {
         int[] types = all.stream().mapToInt(Token::getType).toArray();
         int rule = rule(parser);
         // A parser settles for one reading as soon as it can; another one may go further.
-        int index = Math.min(NextWords.fitting(rule, types), all.size() - 1);
+        boolean walked = types.length <= NextWords.LONGEST;
+        int index =
+                walked ? Math.min(NextWords.fitting(rule, types), all.size() - 1) : ((Token) offending).getTokenIndex();
         Token token = all.get(index);
         Token before = index > 0 ? all.get(index - 1) : null;
         boolean strayWord = before != null && before.getType() == LineLexer.WORD;
         int wrong = strayWord ? index - 1 : index;
-        Set<Integer> expected = NextWords.expected(rule, Arrays.copyOf(types, wrong));
+        Set<Integer> expected = walked
+                ? NextWords.expected(rule, Arrays.copyOf(types, wrong))
+                : Set.copyOf(parser.getExpectedTokens().toList());
         Vocabulary vocabulary = parser.getVocabulary();
         throw new Refusal(
                 List.of(strayWord ? stray(vocabulary, before, expected) : misfit(vocabulary, token, expected)));

@@ -129,4 +129,28 @@ class LineReaderTest {
         Show show = Rig.after(Rig.everyKind(), "name 11 + 12 \"Bridge #\"  # two of them");
         assertThat(show.patch().number(12).name()).isEqualTo("Bridge 2");
     }
+
+    @ParameterizedTest
+    @ValueSource(strings = {" and lit", " or not lit", " and (lit)"})
+    void what_lies_within_other_things_has_an_end_and_is_told_in_words(String more) {
+        assertThatThrownBy(() -> new LineReader(Rig.ALL).read("all where lit" + more.repeat(3_000)))
+                .isInstanceOfSatisfying(
+                        Refusal.class,
+                        r -> assertThat(r.problems().get(0).words()).contains("at most 200 of"));
+        assertThatThrownBy(() -> new LineReader(Rig.ALL).read("all where " + "(".repeat(9_000)))
+                .isInstanceOf(Refusal.class);
+        assertThatThrownBy(() -> new LineReader(Rig.ALL).read("all where " + "not ".repeat(9_000) + "lit"))
+                .isInstanceOf(Refusal.class);
+        assertThat(new LineReader(Rig.ALL).read("all where lit" + more.repeat(60)))
+                .isInstanceOf(Command.Edit.class);
+    }
+
+    @Test
+    void a_long_line_that_is_wrong_at_its_end_is_refused_there() {
+        String line = "1" + " + 1".repeat(9_000) + " at at";
+        assertThatThrownBy(() -> new LineReader(Rig.ALL).read(line))
+                .isInstanceOfSatisfying(
+                        Refusal.class,
+                        r -> assertThat(r.problems().get(0).place().from()).isEqualTo(line.length() - 2));
+    }
 }
