@@ -97,6 +97,10 @@ const REFERRING =
 /** The word that is being typed. */
 const BEGUN = /[a-z]*$/i;
 
+/** Numbers are all alike to the grammar, so that it is asked once for all of them. */
+const alike = (text: string) =>
+  text.replace(/(?<![\w.])\d+(\.\d+)?(?![\w.])/g, (n) => (n.includes('.') ? '1.1' : '1'));
+
 /** Whether names are asked for. */
 const naming = (text: string) => inQuotes(text) || REFERRING.test(text);
 
@@ -111,7 +115,11 @@ export function useCompletions(text: string): Completion[] {
   const allEffects = useEffects(wanted).data;
   const looks = useLooks(wanted).data;
   const held = useDesk().data?.values;
-  const next = useWords(wanted ? null : text.replace(BEGUN, '')).data;
+  // What stands at the beginning and behind numbers is there before anybody types.
+  useWords('');
+  const behind = useWords('1 ').data;
+  const asked = useWords(wanted ? null : alike(text.replace(BEGUN, '')));
+  const next = asked.data ?? (asked.isLoading ? behind : undefined);
   return useMemo(() => {
     const known = {
       palettes: allPalettes ?? [],

@@ -50,6 +50,7 @@ class HandlingIT extends InBrowser {
     @Test
     void digits_go_to_the_line_and_tab_completes_words_and_names() {
         page.keyboard().type("1 th");
+        assertThat(page.getByRole(AriaRole.OPTION).first()).containsText("thru");
         page.keyboard().press("Tab");
         page.keyboard().type("3 a");
         assertThat(lineInput()).hasValue("1 thru 3 a");
