@@ -36,6 +36,14 @@ export type DraftRange = Schemas['DraftRange'];
 export type StripView = Schemas['StripView'];
 export type FileResult = Schemas['FileResult'];
 export type ListedShow = Schemas['ListedShow'];
+export type CheckView = Schemas['CheckView'];
+/** What there may be nothing of is null. */
+export type CheckRow = Omit<Schemas['CheckRow'], 'spot' | 'aside' | 'changed'> & {
+  spot: Schemas['FoundAt'] | null;
+  aside: Schemas['AsideView'] | null;
+  changed: Schemas['AsideView'] | null;
+};
+export type SignedView = Schemas['SignedView'];
 export type StorageView = Schemas['StorageView'];
 export type PracticeView = Schemas['PracticeView'];
 

@@ -88,7 +88,12 @@ export type Edit =
   | { type: 'fill'; numbers: number[]; column: string; value: string; step?: number }
   | { type: 'revise'; rows: Row[] }
   | { type: 'renew-profile'; profileId: string }
-  | { type: 'rename-show'; name: string };
+  | { type: 'rename-show'; name: string }
+  | { type: 'set-aside'; finding: string; reason: string }
+  | { type: 'reopen'; finding: string }
+  | { type: 'sign'; chapter: string; by: string }
+  | { type: 'unsign'; chapter: string }
+  | { type: 'no-paper' };
 
 /** Does a typed edit, or says what it would do. Throws RefusedError with the ways out. */
 export async function edit(what: Edit, preview = false, gesture = ''): Promise<LineResponse> {
@@ -162,6 +167,8 @@ export async function openShow(id: number) {
 export interface Paper {
   text: string;
   file: string | null;
+  /** That of its file. */
+  name?: string;
 }
 
 export async function readPaper(file: File): Promise<Paper> {
@@ -169,7 +176,7 @@ export async function readPaper(file: File): Promise<Paper> {
   let binary = '';
   for (let i = 0; i < octets.length; i += 0x8000)
     binary += String.fromCharCode(...octets.subarray(i, i + 0x8000));
-  return { text: '', file: btoa(binary) };
+  return { text: '', file: btoa(binary), name: file.name };
 }
 
 export interface HookupChoice {
@@ -213,6 +220,8 @@ export interface ComparisonChoice extends Paper {
   mapping: Record<string, string>;
   take: string[];
   preview: boolean;
+  /** What the paper is called, when the patch is to be held to it from now on. */
+  hold?: string;
 }
 
 export async function compare(body: ComparisonChoice) {

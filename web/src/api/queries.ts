@@ -260,7 +260,7 @@ export const usePaletteStarters = (wanted: boolean) =>
     wanted,
   );
 
-export const useGaps = () =>
+export const useCheck = () =>
   useOfShow('check', async (id) => answered(await client.GET('/api/shows/{id}/check', at(id))));
 
 export const useVersions = () =>

@@ -2,7 +2,7 @@ import type { UseQueryResult } from '@tanstack/react-query';
 import { lazy, type ComponentType } from 'react';
 import {
   useDesk,
-  useGaps,
+  useCheck,
   useGroups,
   useLooks,
   usePalettes,
@@ -60,7 +60,7 @@ const ENTRIES: Entry[] = [
   {
     name: 'Check',
     load: () => import('../features/check/CheckPage').then((m) => m.CheckPage),
-    useFrom: () => [useGaps()],
+    useFrom: () => [useCheck(), usePatch(), useDesk()],
   },
   { name: 'Hand over' },
 ];

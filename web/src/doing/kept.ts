@@ -51,3 +51,9 @@ export function useKept<T>(
   );
   return [value, set];
 }
+
+/** Sets what a part of a page keeps, before it is gone to. */
+export function keep(key: string, value: unknown) {
+  const full = `${useCurrentShow.getState().id} ${key}`;
+  useBegun.setState(({ begun }) => ({ begun: { ...begun, [full]: value } }));
+}

@@ -1,41 +1,124 @@
-import { useNavigate } from 'react-router';
-import { select } from '../../api/commands';
-import { useGaps } from '../../api/queries';
-import { attempt } from '../../doing/notices';
-import { Button } from '../../ui/Button';
-import { StateMark, type State } from '../../ui/StateMark';
+import { useEffect, useMemo, useState } from 'react';
+import type { CheckRow } from '../../api/client';
+import { useCurrentShow } from '../../api/current-show';
+import { useCheck } from '../../api/queries';
+import { useKept } from '../../doing/kept';
+import { foresee } from '../../stage/stage-state';
+import { Stage } from '../../stage/Stage';
+import { inputShape } from '../../ui/Field';
+import { Segmented } from '../../ui/Segmented';
+import { FindingCard } from './FindingCard';
+import { FindingRow } from './FindingRow';
+import { Mended } from './Mended';
+import { found, sections, type By, type Shown } from './check-model';
 
-/** What there is to see before handing over; each can be taken in hand in the patch. */
+/** What there is to see before handing over: every finding with what mends it, and with its place. */
 export function CheckPage() {
-  const gaps = useGaps().data;
-  const navigate = useNavigate();
-  if (!gaps) return <p className="p-6 text-ink-2">Looking the show over…</p>;
-  const hold = async (numbers: number[]) => {
-    await attempt(() => select(numbers.map(String), 'hold'));
-    void navigate('/patch');
-  };
+  const check = useCheck().data;
+  const show = useCurrentShow((s) => s.id);
+  const [shown, setShown] = useKept<Shown>('check shown', 'open');
+  const [by, setBy] = useKept<By>('check by', 'chapter');
+  const [find, setFind] = useState('');
+  const [looked, setLooked] = useState('');
+  const [line, setLine] = useState('');
+  const all = useMemo(() => (check?.rows ?? []) as CheckRow[], [check]);
+  const rows = all.filter((r) => (r.aside !== null) === (shown === 'aside') && found(r, find));
+  const at = all.find((r) => r.key === looked) ?? null;
+  const units = at?.units;
+  useEffect(() => {
+    foresee(units && units.length > 0 ? units : null);
+    return () => foresee(null);
+  }, [units]);
+  if (!check) return <p className="p-6 text-ink-2">Looking the show over…</p>;
+  const listed = sections(rows, all, by);
+  const counted = rows.length < all.length || check.open + check.setAside <= all.length;
   return (
-    <div className="flex min-h-0 flex-1 flex-col gap-3 p-3">
-      <h1 className="font-serif text-[22px] font-semibold">Check</h1>
-      {gaps.length === 0 ? (
-        <p className="font-serif text-[18px] text-moss">● There is nothing to see.</p>
-      ) : (
-        <ul
-          aria-label="To see"
-          className="min-h-0 max-w-4xl overflow-auto rounded-lg border border-line-strong bg-sheet"
-        >
-          {gaps.map((g) => (
-            <li
-              key={g.words}
-              className="flex min-h-10 items-center gap-3 border-b border-line px-3 py-1 last:border-0"
-            >
-              <StateMark state={g.state as State} />
-              <span className="min-w-0 flex-1">{g.words}</span>
-              <Button onClick={() => void hold(g.numbers)}>Take in hand</Button>
-            </li>
-          ))}
-        </ul>
-      )}
+    <div className="flex min-h-0 flex-1 gap-3 p-3">
+      <section aria-label="Findings" className="flex min-h-0 min-w-0 flex-[2.2] flex-col gap-3">
+        <div className="flex flex-wrap items-center gap-2">
+          <h1 className="font-serif text-[22px] font-semibold">Check</h1>
+          <Segmented
+            label="Which findings"
+            value={shown}
+            onChange={setShown}
+            options={[
+              { value: 'open', text: 'Open', count: String(check.open) },
+              { value: 'aside', text: 'Set aside', count: String(check.setAside) },
+              { value: 'mended', text: 'Mended today', count: String(check.mended.length) },
+            ]}
+          />
+          <Segmented
+            label="In which order"
+            value={by}
+            onChange={setBy}
+            options={[
+              { value: 'chapter', text: 'by chapter' },
+              { value: 'fixture', text: 'by fixture' },
+            ]}
+          />
+          <input
+            aria-label="Find among the findings"
+            placeholder="find"
+            className={`${inputShape} !w-36`}
+            value={find}
+            onChange={(e) => setFind(e.target.value)}
+          />
+          <a
+            className="ml-auto inline-flex min-h-7 items-center rounded-md border border-line-strong bg-sheet px-2.5 font-semibold hover:bg-sunk"
+            href={`/api/shows/${show}/paper/open-points.pdf`}
+            title="What is open and what is set aside, as a PDF to print"
+            target="_blank"
+            rel="noreferrer"
+          >
+            Print
+          </a>
+        </div>
+        <div className="min-h-0 flex-1 overflow-auto rounded-lg border border-line-strong bg-sheet p-3 pt-1">
+          {shown === 'mended' ? (
+            <Mended mended={check.mended} find={find} />
+          ) : (
+            listed.map((section) => (
+              <section key={section.heading} aria-label={section.heading} className="pt-3">
+                <h2 className="border-b border-line pb-1 font-serif text-[17px] font-semibold">
+                  {section.heading}
+                  <span className="ml-2 font-sans text-[12px] font-normal text-ink-2">{section.words}</span>
+                </h2>
+                <ul>
+                  {section.rows.map((row) => (
+                    <FindingRow
+                      key={row.key}
+                      row={row}
+                      looked={row.key === looked}
+                      onLook={() => setLooked(row.key)}
+                      onPoint={setLine}
+                    />
+                  ))}
+                </ul>
+              </section>
+            ))
+          )}
+          {shown !== 'mended' && rows.length === 0 && (
+            <p className="pt-6 text-center font-serif text-[18px] text-moss">
+              {find
+                ? `Nothing here has “${find}”.`
+                : shown === 'aside'
+                  ? 'Nothing is set aside.'
+                  : 'Nothing is open.'}
+            </p>
+          )}
+          {!counted && (
+            <p className="pt-3 text-ink-2">
+              {check.open + check.setAside - all.length} more are not listed; they come up as these go.
+            </p>
+          )}
+        </div>
+      </section>
+      <div className="flex min-h-0 min-w-0 flex-1 flex-col gap-3">
+        <div className="flex min-h-[180px] flex-[1.1]">
+          <Stage />
+        </div>
+        <FindingCard row={at} line={line} paper={check.paper} since={check.paperSince} />
+      </div>
     </div>
   );
 }

@@ -42,13 +42,13 @@ export function GroupsPage() {
   const [find, setFind] = useState('');
   const [starting, setStarting] = useState(false);
   const [bringing, setBringing] = useState(false);
-  const [looked, setLooked] = useState<number[]>([]);
+  const [looked, setLooked] = useKept<number[]>('groups looked at', []);
   const onLook = useCallback(
     (number: number, more: boolean) =>
       setLooked((now) =>
         !more ? [number] : now.includes(number) ? now.filter((n) => n !== number) : [...now, number],
       ),
-    [],
+    [setLooked],
   );
   useLiveLevels(groups);
   const [, setInto] = useKept('record group number', '');

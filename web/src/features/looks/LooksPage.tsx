@@ -29,7 +29,10 @@ export function LooksPage() {
   const groups = useGroups().data ?? [];
   const { list, choose } = useActiveList();
   const [held, setHeld] = useKept<number[]>('held cues', []);
-  const [looked, setLooked] = useState<{ kind: 'submaster' | 'look'; number: number } | null>(null);
+  const [looked, setLooked] = useKept<{ kind: 'submaster' | 'look'; number: number } | null>(
+    'look looked at',
+    null,
+  );
   const [taking, setTaking] = useState(false);
   const show = useCurrentShow((s) => s.id);
   const [search, setSearch] = useSearchParams();

@@ -88,7 +88,7 @@ function Shelf({ onView }: { onView: (view: 'shelf' | 'coverage') => void }) {
   const [kind, setKind] = useKept<Kind>('palettes kind', 'colour');
   const [, setInto] = useKept(`record ${kind} number`, '');
   const [find, setFind] = useState('');
-  const [looked, setLooked] = useState<number | null>(null);
+  const [looked, setLooked] = useKept<number | null>(`${kind} looked at`, null);
   const [picked, setPicked] = useState<number[]>([]);
   const [opened, setOpened] = useState(false);
   const [starting, setStarting] = useState(false);
@@ -114,17 +114,20 @@ function Shelf({ onView }: { onView: (view: 'shelf' | 'coverage') => void }) {
   );
   /** What is passed on the way to the card is not looked at. */
   const resting = useRef(0);
-  const onLook = useCallback((number: number | null, atOnce: boolean) => {
-    window.clearTimeout(resting.current);
-    if (number !== null) resting.current = window.setTimeout(() => setLooked(number), atOnce ? 0 : REST_MS);
-  }, []);
+  const onLook = useCallback(
+    (number: number | null, atOnce: boolean) => {
+      window.clearTimeout(resting.current);
+      if (number !== null) resting.current = window.setTimeout(() => setLooked(number), atOnce ? 0 : REST_MS);
+    },
+    [setLooked],
+  );
   const onPick = useCallback(
     (number: number, more: boolean) =>
       setPicked((now) => {
         setLooked(number);
         return !more ? [number] : now.includes(number) ? now.filter((n) => n !== number) : [...now, number];
       }),
-    [],
+    [setLooked],
   );
   const about = ofKind.filter((p) => (picked.length > 1 ? picked.includes(p.number) : p.number === looked));
   const next = nextFree(numbers);

@@ -46,6 +46,11 @@ export function AgainstPaper({ title }: { title: ReactNode }) {
     useLine.getState().set({ done: done.words[0] ?? 'Nothing changes', problems: [] });
     setChoices(Object.fromEntries(Object.entries(choices).filter(([, c]) => c === 'ours')));
   };
+  const hold = async () => {
+    const name = paper!.name || 'pasted paper';
+    const done = await attempt(() => compare({ ...paper!, mapping, take: [], preview: false, hold: name }));
+    if (done) useLine.getState().set({ done: done.words[0] ?? 'Nothing changes', problems: [] });
+  };
   const forget = () => {
     setPaper(null);
     setMapping({});
@@ -56,6 +61,14 @@ export function AgainstPaper({ title }: { title: ReactNode }) {
       <div className="flex flex-wrap items-center gap-2 px-3 pt-3 pb-2">
         {title}
         <span className="flex-1" />
+        {view && view.rows > 0 && (
+          <Button
+            label="Check lists from now on where the patch differs from this paper"
+            onClick={() => void hold()}
+          >
+            Hold the patch to it
+          </Button>
+        )}
         {paper && <Button onClick={forget}>Another paper…</Button>}
       </div>
       <div className="flex min-h-0 flex-1 flex-col gap-3 px-3 pb-3">

@@ -2,12 +2,12 @@ package app.loculus.bench;
 
 import app.loculus.core.check.Comparison;
 import app.loculus.core.check.Hookup;
-import app.loculus.core.check.HookupRow;
-import app.loculus.core.check.PaperField;
 import app.loculus.core.check.RowVerdict;
 import app.loculus.core.dmx.FrameRenderer;
 import app.loculus.core.dmx.Frames;
 import app.loculus.core.group.Group;
+import app.loculus.core.ledger.HookupRow;
+import app.loculus.core.ledger.PaperField;
 import app.loculus.core.look.CueList;
 import app.loculus.core.look.Submaster;
 import app.loculus.core.palette.Coverage;

@@ -1,8 +1,8 @@
 package app.loculus.bench;
 
-import app.loculus.core.check.HookupRow;
 import app.loculus.core.command.Command;
 import app.loculus.core.command.LineReader;
+import app.loculus.core.ledger.HookupRow;
 import app.loculus.core.profile.Profiles;
 import app.loculus.core.show.Outcome;
 import app.loculus.core.show.Show;

@@ -36,6 +36,7 @@ class RoomsTest {
             "palette",
             "motion",
             "niche",
+            "ledger",
             "programmer",
             "look",
             "resolve",
@@ -56,8 +57,10 @@ class RoomsTest {
             "edit.look",
             "edit.starter",
             "edit.show",
+            "edit.ledger",
             "command",
             "check",
+            "finding",
             "paper");
 
     private static final JavaClasses CORE = CoreClasses.ALL;

@@ -20,8 +20,8 @@ aloud : integer address EOF ;
 
 command
     : patch | add | unpatch | delete | name | place | hang | purpose | noteGroup | note
-    | renumber | change | swap | shift | compact | mark | universe | saveVersion | restoreVersion
-    | recordGroup | editGroup | moveGroup | copyGroup | freezeGroup | tintGroup | starterGroups | recordPalette | takeOut | tidyPalette | copyPalette | movePalette | narrowPalette | joinPalettes | fillPalette | updatePalette | starterPalettes | recordEffect | editEffect | copyEffect | moveEffect | renameEffect | starterEffects | recordLook | recordCue | recordSubmaster | takeOutOfLook | tidyLook | openLook | closeLook | updateLook | setCue | prepareCue | moveCue | copyLook | splitCue | renumberCues | setList | moveKept | play | setMark | markFrom | moveMark | renameMark | realign | setPage | renamePage | tintPalette | notePalette | timePalette | rename
+    | renumber | change | renewProfile | swap | shift | compact | mark | universe | saveVersion | restoreVersion
+    | recordGroup | editGroup | moveGroup | copyGroup | freezeGroup | tintGroup | starterGroups | recordPalette | takeOut | tidyPalette | copyPalette | movePalette | narrowPalette | joinPalettes | fillPalette | updatePalette | starterPalettes | recordEffect | editEffect | copyEffect | moveEffect | renameEffect | starterEffects | recordLook | recordCue | recordSubmaster | takeOutOfLook | giveInLook | tidyLook | openLook | closeLook | updateLook | setCue | prepareCue | moveCue | copyLook | splitCue | renumberCues | setList | moveKept | play | setMark | markFrom | moveMark | renameMark | realign | setPage | renamePage | tintPalette | notePalette | timePalette | rename
     | send | home | clear | next | previous | whole | invert | recordHighlight | forgetHighlight | highlight | undo | redo
     | choose
     ;
@@ -52,6 +52,8 @@ note : NOTE selection text ;
 renumber : RENUMBER selection FROM integer (BY step)? ;
 step : MINUS? integer ;
 change : CHANGE selection TO profile (AT address)? clashing? ;
+/* The library's in place of the one the show holds. */
+renewProfile : RENEW PROFILE profile ;
 swap : SWAP integer WITH integer ;
 shift : SHIFT selection (AT from=address)? (BY step | TO to=address) ;
 compact : COMPACT UNIVERSE integer ;
@@ -76,7 +78,7 @@ copyGroup : COPY GROUP groupRef TO integer ;
 freezeGroup : FREEZE GROUP groupRef ;
 tintGroup : TINT GROUP groupRef (PLUS groupRef)* (WORD | OFF) ;
 noteGroup : NOTE GROUP groupRef text ;
-starterGroups : STARTER GROUPS ;
+starterGroups : STARTER GROUPS (text (PLUS text)*)? ;
 joined : selectionTerm ;
 taken : selectionTerm ;
 recordPalette : RECORD kind integer? text? recordOption* ;
@@ -163,6 +165,8 @@ cueRange : cueRef (THRU cueRef)? ;
 cueRefs : cueRange (PLUS cueRange)* ;
 lookRef : CUE cueRef ofList? | LOOK integer | SUBMASTER integer ;
 takeOutOfLook : TAKE OUT selection FROM lookRef lookOption* ;
+/* Whatever is in hand. */
+giveInLook : GIVE selection kind paletteRef IN lookRef ;
 tidyLook : TIDY lookRef ;
 openLook : OPENS lookRef ;
 closeLook : CLOSE LOOK ;
@@ -350,6 +354,7 @@ RANDOM : 'random' ; GO : 'go' ; BACK : 'back' ; PAUSE : 'pause' ; JUMP : 'jump' 
 MASTER : 'master' ; PREPARE : 'prepare' ; BLIND : 'blind' ; COLON : ':' ;
 EFFECT : 'effect' ; EFFECTS : 'effects' ; SINE : 'sine' ; TRIANGLE : 'triangle' ; RAMP : 'ramp' ; FALL : 'fall' ; SQUARE : 'square' ; CIRCLE : 'circle' ;
 EIGHT : 'eight' ; LINE : 'line' ; RUN : 'run' ; SIZE : 'size' ; OFFSET : 'offset' ; ROUND : 'round' ; DUTY : 'duty' ; TURNED : 'turned' ; AROUND : 'around' ;
+GIVE : 'give' ; RENEW : 'renew' ; PROFILE : 'profile' ;
 REALIGN : 'realign' ; FLIP : 'flip' ; PAGE : 'page' ; LIGHTS : 'lights' ; AND : 'and' ; OR : 'or' ; OPEN : '(' ; CLOSED : ')' ; BOTH : '&' ;
 PLUS : '+' ; MINUS : '-' ; COMMA : ',' ;
 /* Written without a blank, as people write a range; with blanks it takes away. */

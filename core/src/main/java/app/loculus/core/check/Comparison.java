@@ -2,6 +2,8 @@ package app.loculus.core.check;
 
 import app.loculus.core.edit.patch.ReviseFixtures;
 import app.loculus.core.edit.patch.ReviseFixtures.Revision;
+import app.loculus.core.ledger.HookupRow;
+import app.loculus.core.ledger.PaperField;
 import app.loculus.core.patch.Address;
 import app.loculus.core.patch.Fixture;
 import app.loculus.core.patch.FixtureId;

@@ -1,5 +1,6 @@
 package app.loculus.core.check;
 
+import app.loculus.core.ledger.PaperField;
 import java.util.Optional;
 
 /**

@@ -1,6 +1,7 @@
 package app.loculus.core.check;
 
 import app.loculus.core.edit.patch.TakeIn;
+import app.loculus.core.ledger.HookupRow;
 import app.loculus.core.patch.Address;
 import app.loculus.core.patch.Claim;
 import app.loculus.core.patch.Fixture;

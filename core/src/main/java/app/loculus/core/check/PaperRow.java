@@ -1,5 +1,6 @@
 package app.loculus.core.check;
 
+import app.loculus.core.ledger.HookupRow;
 import app.loculus.core.patch.Fixture;
 import app.loculus.core.patch.Starts;
 import app.loculus.core.problem.Refusal;

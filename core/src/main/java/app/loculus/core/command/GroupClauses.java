@@ -84,7 +84,10 @@ final class GroupClauses extends RoomClauses {
 
     @Override
     public List<ShowEdit> visitStarterGroups(LineParser.StarterGroupsContext c) {
-        return one(new RecordStarters(Optional.empty()));
+        return one(new RecordStarters(
+                c.text().isEmpty()
+                        ? Optional.empty()
+                        : Optional.of(c.text().stream().map(Terms::text).toList())));
     }
 
     private static List<GroupId> groups(Draft draft, List<LineParser.GroupRefContext> refs) {

@@ -2,6 +2,7 @@ package app.loculus.core.command;
 
 import app.loculus.core.edit.look.CopyLook;
 import app.loculus.core.edit.look.DeleteKept;
+import app.loculus.core.edit.look.GiveInLook;
 import app.loculus.core.edit.look.LookFinder;
 import app.loculus.core.edit.look.MoveCue;
 import app.loculus.core.edit.look.MoveKept;
@@ -154,6 +155,14 @@ final class LookClauses extends RoomClauses {
                 look(draft, c.lookRef()),
                 new Choices(draft).visit(c.selection()),
                 options(c.lookOption()).what()));
+    }
+
+    @Override
+    public List<ShowEdit> visitGiveInLook(LineParser.GiveInLookContext c) {
+        return later(draft -> new GiveInLook(
+                look(draft, c.lookRef()),
+                new Choices(draft).visit(c.selection()),
+                PaletteClauses.palette(draft.show(), c.kind(), c.paletteRef()).id()));
     }
 
     @Override

@@ -1,6 +1,7 @@
 package app.loculus.core.command;
 
 import app.loculus.core.edit.profile.ChangeType;
+import app.loculus.core.edit.profile.RenewProfile;
 import app.loculus.core.show.ShowEdit;
 import java.util.List;
 import java.util.Optional;
@@ -21,5 +22,12 @@ final class ProfileClauses extends RoomClauses {
                 types.type(draft, c.profile()),
                 Optional.ofNullable(c.address()).map(Terms::address),
                 types.clashing(c.clashing())));
+    }
+
+    @Override
+    public List<ShowEdit> visitRenewProfile(LineParser.RenewProfileContext c) {
+        return later(draft -> RenewProfile.of(
+                draft.show().profiles().profile(Terms.text(c.profile().text())),
+                types.library().get()));
     }
 }

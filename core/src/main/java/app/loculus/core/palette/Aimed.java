@@ -18,6 +18,8 @@ import java.util.stream.DoubleStream;
 /** How one head hits a mark: on the way that was chosen when it was recorded, else on the one nearest to its home. */
 public final class Aimed {
 
+    static final String OUT_OF_REACH = "does not reach";
+
     private final Mark mark;
     private final Fixture fixture;
     private final Mode mode;
@@ -96,7 +98,7 @@ public final class Aimed {
     String words(Aiming.Aim aim) {
         return aim.reached()
                 ? "aimed at " + mark
-                : "does not reach " + mark + ", " + Decimal.text(aim.off(), 1) + "° off";
+                : OUT_OF_REACH + " " + mark + ", " + Decimal.text(aim.off(), 1) + "° off";
     }
 
     String whyNot(String type) {

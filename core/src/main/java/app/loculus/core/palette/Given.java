@@ -23,6 +23,11 @@ public record Given(
         Optional<ColourDifference> difference,
         String words) {
 
+    /** Whether it is aimed at a mark that the head cannot get to. */
+    public boolean outOfReach() {
+        return words.startsWith(Aimed.OUT_OF_REACH);
+    }
+
     public boolean follow() {
         return follows != Follows.NONE;
     }

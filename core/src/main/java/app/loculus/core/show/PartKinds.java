@@ -3,6 +3,11 @@ package app.loculus.core.show;
 import app.loculus.core.effect.Effect;
 import app.loculus.core.effect.Movement;
 import app.loculus.core.group.Group;
+import app.loculus.core.ledger.Aside;
+import app.loculus.core.ledger.ChapterName;
+import app.loculus.core.ledger.FindingKey;
+import app.loculus.core.ledger.Paperwork;
+import app.loculus.core.ledger.Signature;
 import app.loculus.core.look.Cue;
 import app.loculus.core.look.CueId;
 import app.loculus.core.look.CueList;
@@ -176,6 +181,39 @@ public final class PartKinds {
             .refitting((show, opened, refit) ->
                     Optional.of(opened.look().map(refit::keepsLook).orElse(true) ? opened : Opened.NONE));
 
+    public static final PartKind<FindingKey, Aside> ASIDES = PartKind.of(
+                    "asides",
+                    "findings that are set aside",
+                    new PartKind.Keys<>(
+                            FindingKey.class,
+                            "finding",
+                            false,
+                            Comparator.naturalOrder(),
+                            FindingKey::value,
+                            FindingKey::new),
+                    Aside.class)
+            .keyedBy(Aside::finding)
+            .told(Teller.named("finding set aside", Aside::toString));
+
+    public static final PartKind<ChapterName, Signature> SIGNATURES = PartKind.of(
+                    "signatures",
+                    "signatures",
+                    new PartKind.Keys<>(
+                            ChapterName.class,
+                            "chapter",
+                            false,
+                            Comparator.naturalOrder(),
+                            ChapterName::name,
+                            ChapterName::valueOf),
+                    Signature.class)
+            .keyedBy(Signature::chapter)
+            .told(Teller.named("signature", Signature::toString));
+
+    public static final PartKind<Whole, Paperwork> PAPERWORK = PartKind.of(
+                    "paperwork", "the paper it is held to", whole(), Paperwork.class)
+            .usually(show -> Paperwork.NONE)
+            .told(Teller.whenever("It is held to another paper"));
+
     public static final List<PartKind<?, ?>> ALL = List.of(
             NAME,
             PROFILES,
@@ -193,7 +231,10 @@ public final class PartKinds {
             VALUES,
             HAND,
             HIGHLIGHT,
-            OPENED);
+            OPENED,
+            ASIDES,
+            SIGNATURES,
+            PAPERWORK);
 
     private PartKinds() {}
 

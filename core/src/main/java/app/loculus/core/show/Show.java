@@ -36,12 +36,14 @@ import app.loculus.core.value.CueListId;
 import app.loculus.core.value.EffectId;
 import app.loculus.core.value.PaletteId;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.SortedMap;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Function;
 import java.util.function.Supplier;
 
 /**
@@ -69,6 +71,11 @@ public final class Show {
     /** Answers that hold as long as nothing but working values changes; handed on to the shows for which they do. */
     private final Map<Class<?>, Object> lasting;
 
+    /** Answers that are worked out from those for a show before. */
+    private final Map<Class<?>, Object> growing = new ConcurrentHashMap<>();
+
+    private final Map<Class<?>, Object> grown;
+
     /** What runs under the programmer while this is looked at; no part of the show. */
     private final List<Layer> below;
 
@@ -82,6 +89,7 @@ public final class Show {
         this.known = Optional.empty();
         this.resolved = Optional.empty();
         this.played = Optional.empty();
+        this.grown = Map.of();
         this.below = List.of();
         this.lasting = new ConcurrentHashMap<>();
         this.parts = parts;
@@ -100,6 +108,7 @@ public final class Show {
         this.resolved = Optional.ofNullable(before.resolver).or(() -> before.resolved);
         this.played =
                 Optional.ofNullable(before.repertoire).map(Repertoire::worked).or(() -> before.played);
+        this.grown = before.answered();
         this.below = before.below;
         this.recipes = before.recipes.after(before, this, delta);
         this.lasting = PASSING.containsAll(delta.kinds()) && !byLight() ? before.lasting : new ConcurrentHashMap<>();
@@ -115,6 +124,7 @@ public final class Show {
         this.resolved = Optional.ofNullable(same.resolver).or(() -> same.resolved);
         this.played =
                 Optional.ofNullable(same.repertoire).map(Repertoire::worked).or(() -> same.played);
+        this.grown = same.answered();
         this.below = List.copyOf(below);
         this.recipes = byLight() ? same.recipes.underOtherLight(this) : same.recipes;
         this.lasting = byLight() ? new ConcurrentHashMap<>() : same.lasting;
@@ -343,6 +353,31 @@ public final class Show {
             lasting.put(question, known);
         }
         return question.cast(known);
+    }
+
+    /**
+     * An answer that is worked out from the one for an earlier show, as far as that still holds. It must not hold on to the
+     * show.
+     *
+     * @param question of which there is one answer
+     * @param work takes the earlier answer, if there is one
+     */
+    public <T> T growing(Class<T> question, Function<Optional<T>, T> work) {
+        Object known = growing.get(question);
+        if (known == null) {
+            known = work.apply(Optional.ofNullable(grown.get(question)).map(question::cast));
+            growing.put(question, known);
+        }
+        return question.cast(known);
+    }
+
+    private Map<Class<?>, Object> answered() {
+        if (growing.isEmpty()) {
+            return grown;
+        }
+        Map<Class<?>, Object> all = new HashMap<>(grown);
+        all.putAll(growing);
+        return all;
     }
 
     /** Everything that can be played. */

@@ -3,6 +3,8 @@ package app.loculus.core.check;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import app.loculus.core.Rig;
+import app.loculus.core.ledger.HookupRow;
+import app.loculus.core.ledger.PaperField;
 import app.loculus.core.show.Outcome;
 import app.loculus.core.show.Show;
 import java.util.ArrayList;

@@ -3,6 +3,7 @@ package app.loculus.core.check;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import app.loculus.core.Rig;
+import app.loculus.core.ledger.HookupRow;
 import app.loculus.core.patch.Clash;
 import app.loculus.core.patch.ClashWords;
 import app.loculus.core.patch.Fixture;
@@ -80,30 +81,6 @@ class HookupTest {
         assertThat(outcome.show().patch().size()).isEqualTo(19);
         assertThat(outcome.show().patch().number(3).position()).isEqualTo("Bridge");
         assertThat(outcome.show().with(outcome.delta().reversed())).isEqualTo(Show.empty("x"));
-    }
-
-    @Test
-    void readiness_states_each_chapter() {
-        assertThat(Readiness.of(Show.empty("x"))).allMatch(c -> c.state() == Chapter.State.NOT_BEGUN);
-        Show shared = Rig.show("patch 1 as \"Par / rgb\" at 1.1", "patch 2 as \"Par / rgb\" at 1.2 share");
-        assertThat(Readiness.of(shared).get(1))
-                .as("granted, so it is to be seen and not wrong")
-                .isEqualTo(new Chapter("Patch", "1 shared", Chapter.State.NEEDS_AN_EYE));
-        assertThat(Readiness.of(openClash(shared)).get(1))
-                .isEqualTo(new Chapter("Patch", "1 clash", Chapter.State.WRONG));
-        Show loose = Rig.show("add 1 as \"Par / rgb\"");
-        assertThat(Readiness.of(loose).get(1).state()).isEqualTo(Chapter.State.NEEDS_AN_EYE);
-    }
-
-    @Test
-    void the_rail_counts_as_many_as_check_lists() {
-        Show show = Rig.show(
-                "patch 1 thru 3 as \"Par / rgb\" at 1.1",
-                "patch 4 as \"Par / rgb\" at 1.2 share",
-                "add 5 thru 9 as \"Par / rgb\"");
-        assertThat(Readiness.of(show).get(5).fact())
-                .isEqualTo(Gaps.of(show).size() + " to see")
-                .isEqualTo("2 to see");
     }
 
     @Test

@@ -70,25 +70,4 @@ class PracticeRigTest {
                 .containsValue(Verdict.MISSED)
                 .hasSize(truth.size() + 1);
     }
-
-    @Test
-    void gaps_name_what_is_wrong_the_worst_first() {
-        Show show = Rig.after(
-                Rig.everyKind(),
-                "patch 12 at 1.12 share",
-                "mark 21 dead \"no lamp\"",
-                "mark 22 wrong",
-                "unpatch 23",
-                "11 thru 14",
-                "record group \"Washes\"");
-        assertThat(Gaps.of(show))
-                .extracting(Gap::words)
-                .containsExactly(
-                        "1.12–1.22 is claimed twice: Wash 11 and Wash 12, shared on purpose.",
-                        "21 “Par 21” was dead when it was brought up: no lamp",
-                        "22 “Par 22” was wrong when it was brought up",
-                        "1 fixture without an address: 23",
-                        "8 fixtures in no group: 1 + 21 thru 23 + 31 + 41 + 51 + 61");
-        assertThat(Gaps.of(Show.empty("x"))).isEmpty();
-    }
 }

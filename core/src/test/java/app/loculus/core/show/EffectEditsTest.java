@@ -3,7 +3,6 @@ package app.loculus.core.show;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import app.loculus.core.Rig;
-import app.loculus.core.check.Gaps;
 import app.loculus.core.desk.EffectSteps;
 import app.loculus.core.edit.effect.EffectWords;
 import app.loculus.core.edit.starter.StarterEffects;
@@ -457,20 +456,6 @@ class EffectEditsTest {
         Show one = Rig.after(washes(), "starter effects \"Circle\" + \"Eight\"");
         assertThat(one.effects()).hasSize(2);
         assertThat(Rig.say(Show.empty("Bare"), "starter effects").refused()).isTrue();
-    }
-
-    @Test
-    void check_tells_effects_that_move_nothing() {
-        Show show = Rig.after(
-                Rig.everyKind(),
-                "11 thru 14 sine of dimmer at 20 thru 80",
-                "record effect 3 \"Swell\"",
-                "record cue 1 \"Waves\"",
-                "clear all",
-                "edit effect 3 sine of ColorSub_C at 0 thru 100");
-        assertThat(Gaps.of(show))
-                .extracting(g -> g.words())
-                .contains("In cue 1 “Waves” of list 1 “Main”, 4 units refer to an effect that moves nothing there");
     }
 
     @Test

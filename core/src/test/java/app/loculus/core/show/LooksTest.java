@@ -230,17 +230,8 @@ class LooksTest {
                 "3 at 30",
                 "record cue 3",
                 "clear all");
-        assertThat(app.loculus.core.check.Gaps.of(show))
-                .filteredOn(g -> g.kind().equals("look"))
-                .extracting(app.loculus.core.check.Gap::words)
-                .containsExactly(
-                        "1 unit moves while coming in with cue 2 of list 1 “Main” and could do so in the dark: prepare cue 2 of list 1",
-                        "1 unit has intensity and no position in cue 3 of list 1 “Main”");
         Outcome prepared = Rig.say(show, "prepare cue 2");
         assertThat(prepared.words()).containsExactly("Prepares cue 2: 1 unit moves in the dark with cue 1");
-        assertThat(app.loculus.core.check.Gaps.of(prepared.show()))
-                .filteredOn(g -> g.kind().equals("look"))
-                .hasSize(1);
         assertThat(Rig.say(prepared.show(), "prepare cue 2").refused()).isTrue();
     }
 

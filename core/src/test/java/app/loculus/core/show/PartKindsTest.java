@@ -38,7 +38,7 @@ class PartKindsTest {
                 .map(JavaClass::getSimpleName)
                 .filter(name -> !name.isEmpty())
                 .collect(Collectors.toSet());
-        assertThat(naming).containsExactlyInAnyOrder("PartKinds", "Universes", "SetUniverse", "UniverseChanges");
+        assertThat(naming).containsExactlyInAnyOrder("PartKinds", "Universes", "SetUniverse", "UniverseChanges", "Off");
         assertThat(naming).doesNotContainAnyElementsOf(ALIKE);
     }
 
@@ -63,7 +63,10 @@ class PartKindsTest {
                         "values",
                         "hand",
                         "highlight",
-                        "opened");
+                        "opened",
+                        "asides",
+                        "signatures",
+                        "paperwork");
         assertThat(PartKinds.named("groups")).contains(PartKinds.GROUPS);
         assertThat(PartKinds.named("sketches")).isEmpty();
     }

@@ -1,6 +1,6 @@
 package app.loculus.formats.csv;
 
-import app.loculus.core.check.HookupRow;
+import app.loculus.core.ledger.HookupRow;
 import app.loculus.formats.table.CsvTable;
 import app.loculus.formats.table.Table;
 import java.util.ArrayList;

@@ -1,6 +1,6 @@
 package app.loculus.formats.csv;
 
-import app.loculus.core.check.HookupRow;
+import app.loculus.core.ledger.HookupRow;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.StringWriter;

@@ -6,6 +6,7 @@ import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.node.JsonNodeFactory;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.util.List;
+import java.util.Set;
 
 /** Shows as earlier versions wrote them, with what came later as it is when nobody has said anything. */
 public final class Earlier {
@@ -33,7 +34,18 @@ public final class Earlier {
     /** The first that knows which list is chosen, which palettes the patch suggested, and a highlight in a colour. */
     private static final int CHOSEN = 9;
 
+    /** The first with what people said about the state of the work. */
+    private static final int LEDGER = 10;
+
+    private static final Set<PartKind<?, ?>> OF_LEDGER =
+            Set.of(PartKinds.ASIDES, PartKinds.SIGNATURES, PartKinds.PAPERWORK);
+
     private Earlier() {}
+
+    /** Whether a version could not yet write parts of a kind; there were none then. */
+    static boolean without(PartKind<?, ?> kind, int version) {
+        return version < LEDGER && OF_LEDGER.contains(kind);
+    }
 
     /** @param version that of the manifest */
     static JsonNode upgraded(JsonNode document, int version) {

@@ -32,7 +32,7 @@ public final class ShowArchive {
 
     public static final String SUFFIX = ".loculus";
 
-    static final int VERSION = 9;
+    static final int VERSION = 10;
 
     /** The first whose parts stand as they do now, so that they are read one by one. */
     private static final int STREAMED = 7;
@@ -241,7 +241,7 @@ public final class ShowArchive {
             throw ShowDocument.broken("it is larger than any that was written by version " + parts.version());
         }
         JsonNode document = json(ShowJson.today(new String(octets, StandardCharsets.UTF_8)), JsonNode.class);
-        return ShowDocument.show(Earlier.upgraded(document, parts.version()), held, loose);
+        return ShowDocument.show(Earlier.upgraded(document, parts.version()), parts.version(), held, loose);
     }
 
     private static void check(Manifest manifest) {

@@ -51,6 +51,15 @@ final class ShowDocument {
         return octets.toByteArray();
     }
 
+    /** Parts of one kind alone. */
+    static byte[] octets(PartKind<?, ?> kind, Show show) throws IOException {
+        ByteArrayOutputStream octets = new ByteArrayOutputStream();
+        try (JsonGenerator out = JSON.createGenerator(octets)) {
+            field(kind, show, out);
+        }
+        return octets.toByteArray();
+    }
+
     private static boolean written(PartKind<?, ?> kind) {
         return kind != PartKinds.PROFILES;
     }
@@ -107,7 +116,7 @@ final class ShowDocument {
             }
         }
         PartKinds.ALL.stream()
-                .filter(kind -> written(kind) && !found.contains(kind))
+                .filter(kind -> written(kind) && !found.contains(kind) && !Earlier.without(kind, version))
                 .findFirst()
                 .ifPresent(kind -> {
                     throw broken("its " + kind.words() + " are missing");
@@ -165,9 +174,11 @@ final class ShowDocument {
     }
 
     /** The same for the document of an earlier version, brought up to this one. */
-    static Show show(JsonNode document, Profiles profiles, List<String> loose) {
+    static Show show(JsonNode document, int version, Profiles profiles, List<String> loose) {
         List<Change<?, ?>> parts = new ArrayList<>();
-        PartKinds.ALL.stream().filter(ShowDocument::written).forEach(kind -> read(kind, document, parts));
+        PartKinds.ALL.stream()
+                .filter(kind -> written(kind) && !Earlier.without(kind, version))
+                .forEach(kind -> read(kind, document, parts));
         return put(parts, profiles, loose);
     }
 

@@ -3,7 +3,7 @@ package app.loculus.formats.csv;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
-import app.loculus.core.check.HookupRow;
+import app.loculus.core.ledger.HookupRow;
 import app.loculus.core.problem.Refusal;
 import java.util.Map;
 import java.util.Optional;

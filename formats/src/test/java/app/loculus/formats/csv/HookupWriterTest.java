@@ -4,8 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import app.loculus.core.check.Hookup;
 import app.loculus.core.check.HookupPaper;
-import app.loculus.core.check.HookupRow;
 import app.loculus.core.check.RowVerdict;
+import app.loculus.core.ledger.HookupRow;
 import app.loculus.core.patch.Fixture;
 import app.loculus.core.patch.PatchedAddress;
 import app.loculus.core.profile.Profiles;

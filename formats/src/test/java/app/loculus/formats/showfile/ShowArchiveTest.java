@@ -6,6 +6,16 @@ import static org.assertj.core.api.Assertions.catchThrowable;
 
 import app.loculus.core.command.Command;
 import app.loculus.core.command.LineReader;
+import app.loculus.core.edit.ledger.HoldToPaper;
+import app.loculus.core.edit.ledger.SetAside;
+import app.loculus.core.edit.ledger.SignChapter;
+import app.loculus.core.ledger.Aside;
+import app.loculus.core.ledger.ChapterName;
+import app.loculus.core.ledger.FindingKey;
+import app.loculus.core.ledger.HookupRow;
+import app.loculus.core.ledger.PaperField;
+import app.loculus.core.ledger.Paperwork;
+import app.loculus.core.ledger.Signature;
 import app.loculus.core.palette.Label;
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.profile.Profiles;
@@ -22,6 +32,7 @@ import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Random;
+import java.util.Set;
 import java.util.function.UnaryOperator;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
@@ -216,6 +227,43 @@ class ShowArchiveTest {
     }
 
     @Test
+    void what_was_written_before_anything_was_set_aside_loses_nothing() throws IOException {
+        Show show;
+        try (InputStream in = getClass().getResourceAsStream("/golden/version-9.loculus")) {
+            show = ShowArchive.read(in.readAllBytes());
+        }
+        assertThat(show.all(PartKinds.ASIDES)).isEmpty();
+        assertThat(show.all(PartKinds.SIGNATURES)).isEmpty();
+        assertThat(show.get(PartKinds.PAPERWORK, Whole.SHOW).none()).isTrue();
+        assertThat(show.patch().size()).isEqualTo(6);
+        assertThat(show.lists()).hasSize(2);
+        assertThat(show.effects()).hasSize(1);
+        assertThat(show.palettes()).hasSizeGreaterThan(5);
+        assertThat(ShowArchive.read(ShowArchive.write(show))).isEqualTo(show);
+    }
+
+    @Test
+    void what_was_set_aside_and_signed_goes_along() {
+        Aside aside = new Aside(new FindingKey("no-address:7"), "7 has no address.", "1a2b", "spare", "2026-11-27");
+        Signature signature = new Signature(ChapterName.PATCH, "R. Ohm", "2026-11-28", "f00d", 1);
+        Paperwork paper = new Paperwork(
+                "hookup.csv",
+                "2026-11-24",
+                Set.of(PaperField.NUMBER, PaperField.ADDRESS),
+                List.of(new HookupRow(2, "1", "", "Skiff Wash", "", "1.1", "", "")));
+        Show show = new HoldToPaper(paper)
+                .apply(new SignChapter(signature)
+                        .apply(new SetAside(aside).apply(show()).show())
+                        .show())
+                .show();
+        Show read = ShowArchive.read(ShowArchive.write(show));
+        assertThat(read).isEqualTo(show);
+        assertThat(read.all(PartKinds.ASIDES)).containsValue(aside);
+        assertThat(read.all(PartKinds.SIGNATURES)).containsValue(signature);
+        assertThat(read.get(PartKinds.PAPERWORK, Whole.SHOW)).isEqualTo(paper);
+    }
+
+    @Test
     void effects_go_out_and_come_in_the_same() {
         Show show = after(
                 show(),
@@ -369,8 +417,8 @@ class ShowArchiveTest {
                 .isInstanceOf(Refusal.class)
                 .hasMessageContaining("checksum does not fit");
         assertThatThrownBy(() -> ShowArchive.read(
-                        changed(file, "manifest.json", t -> t.replace("\"version\":9", "\"version\":10"))))
-                .hasMessageContaining("of version 10; up to 9 is understood");
+                        changed(file, "manifest.json", t -> t.replace("\"version\":10", "\"version\":11"))))
+                .hasMessageContaining("of version 11; up to 10 is understood");
         assertThatThrownBy(() -> ShowArchive.read(changed(file, "manifest.json", t -> "{}")))
                 .hasMessageContaining("no show file");
         assertThatThrownBy(() -> ShowArchive.read(changed(file, "manifest.json", t -> "{")))

@@ -6,6 +6,9 @@ import app.loculus.app.library.Library;
 import app.loculus.app.session.EditRequest;
 import app.loculus.app.session.Shows;
 import app.loculus.core.problem.Refusal;
+import java.time.Clock;
+import java.time.LocalDate;
+import java.time.ZoneId;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
@@ -26,8 +29,10 @@ class EditsController {
 
     private final Shows shows;
     private final Library library;
+    private final Clock clock;
 
-    EditsController(Shows shows, Library library) {
+    EditsController(Shows shows, Library library, Clock clock) {
+        this.clock = clock;
         this.shows = shows;
         this.library = library;
     }
@@ -40,7 +45,9 @@ class EditsController {
         boolean preview = Boolean.TRUE.equals(request.preview());
         EditRequest context =
                 asked.editing(preview, request.gesture(), request.revision(), request.key(), request.edit());
+        TypedEdit.Here here =
+                new TypedEdit.Here(library.profiles(), LocalDate.now(clock.withZone(ZoneId.systemDefault())));
         return EditResult.answer(
-                shows, id, preview, () -> shows.edit(id, request.edit().edit(library.profiles()), context));
+                shows, id, preview, () -> shows.edit(id, request.edit().edit(here), context));
     }
 }

@@ -8,7 +8,6 @@ import app.loculus.core.edit.group.RecordStarters;
 import app.loculus.core.edit.hand.LevelOf;
 import app.loculus.core.group.Group;
 import app.loculus.core.problem.Refusal;
-import app.loculus.core.profile.Profiles;
 import app.loculus.core.selection.Choice;
 import app.loculus.core.selection.GroupId;
 import app.loculus.core.show.Draft;
@@ -30,7 +29,7 @@ public sealed interface GroupEdits extends TypedEdit {
      */
     record RecordGroup(Integer number, String name, boolean recipe, boolean replace) implements GroupEdits {
         @Override
-        public ShowEdit edit(Profiles library) {
+        public ShowEdit edit(Here here) {
             return new app.loculus.core.edit.group.RecordGroup(
                     Optional.ofNullable(number), RecordEdits.named(name), recipe, false, replace);
         }
@@ -38,7 +37,7 @@ public sealed interface GroupEdits extends TypedEdit {
 
     record RenameGroup(int number, String name) implements GroupEdits {
         @Override
-        public ShowEdit edit(Profiles library) {
+        public ShowEdit edit(Here here) {
             return draft -> new app.loculus.core.edit.group.RenameGroup(
                             Named.group(draft, number).id(), TypedEdit.orBlank(name))
                     .on(draft);
@@ -48,7 +47,7 @@ public sealed interface GroupEdits extends TypedEdit {
     /** Gives a group another recipe. @param words as the line writes it, with patterns behind */
     record MakeRecipe(int number, String words) implements GroupEdits {
         @Override
-        public ShowEdit edit(Profiles library) {
+        public ShowEdit edit(Here here) {
             AskedFor asked = WORDS.readAskedFor(TypedEdit.orBlank(words));
             return draft -> new app.loculus.core.edit.group.MakeRecipe(
                             Named.group(draft, number).id(), asked.base().apply(draft), asked.patterns())
@@ -59,7 +58,7 @@ public sealed interface GroupEdits extends TypedEdit {
     /** Makes a recipe a fixed order. */
     record FreezeGroup(int number) implements GroupEdits {
         @Override
-        public ShowEdit edit(Profiles library) {
+        public ShowEdit edit(Here here) {
             return draft -> new app.loculus.core.edit.group.FreezeGroup(
                             Named.group(draft, number).id())
                     .on(draft);
@@ -69,7 +68,7 @@ public sealed interface GroupEdits extends TypedEdit {
     /** Puts a group into another niche; whichever stands there comes here. */
     record MoveGroup(int number, int to) implements GroupEdits {
         @Override
-        public ShowEdit edit(Profiles library) {
+        public ShowEdit edit(Here here) {
             return draft -> new app.loculus.core.edit.group.MoveGroup(
                             Named.group(draft, number).id(), to)
                     .on(draft);
@@ -78,7 +77,7 @@ public sealed interface GroupEdits extends TypedEdit {
 
     record CopyGroup(int number, int to) implements GroupEdits {
         @Override
-        public ShowEdit edit(Profiles library) {
+        public ShowEdit edit(Here here) {
             return draft -> new app.loculus.core.edit.group.CopyGroup(
                             Named.group(draft, number).id(), to)
                     .on(draft);
@@ -92,7 +91,7 @@ public sealed interface GroupEdits extends TypedEdit {
         }
 
         @Override
-        public ShowEdit edit(Profiles library) {
+        public ShowEdit edit(Here here) {
             return draft -> new DeleteGroup(groups(draft, numbers)).on(draft);
         }
     }
@@ -105,7 +104,7 @@ public sealed interface GroupEdits extends TypedEdit {
         }
 
         @Override
-        public ShowEdit edit(Profiles library) {
+        public ShowEdit edit(Here here) {
             Optional<Tint> mark = Optional.ofNullable(tint).map(Tint::of);
             return draft -> new DescribeGroup(groups(draft, numbers), mark, Optional.ofNullable(note)).on(draft);
         }
@@ -114,7 +113,7 @@ public sealed interface GroupEdits extends TypedEdit {
     /** Changes a group by what is in hand. @param how add, less or replace */
     record AlterGroup(int number, String how) implements GroupEdits {
         @Override
-        public ShowEdit edit(Profiles library) {
+        public ShowEdit edit(Here here) {
             return draft -> {
                 Group group = Named.group(draft, number);
                 Choice hand = new Choice.Units(draft.held());
@@ -134,7 +133,7 @@ public sealed interface GroupEdits extends TypedEdit {
     /** Sets the intensity of a group without taking it in hand. */
     record LevelGroup(int number, double percent) implements GroupEdits {
         @Override
-        public ShowEdit edit(Profiles library) {
+        public ShowEdit edit(Here here) {
             return draft -> new LevelOf(Named.group(draft, number).id(), percent).on(draft);
         }
     }
@@ -142,7 +141,7 @@ public sealed interface GroupEdits extends TypedEdit {
     /** Records obvious groups. @param names which of them; everything of each type and position when absent */
     record RecordStarterGroups(List<String> names) implements GroupEdits {
         @Override
-        public ShowEdit edit(Profiles library) {
+        public ShowEdit edit(Here here) {
             return new RecordStarters(Optional.ofNullable(names).map(TypedEdit::orNone));
         }
     }

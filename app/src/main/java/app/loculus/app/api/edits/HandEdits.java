@@ -13,7 +13,6 @@ import app.loculus.core.edit.hand.StepShare;
 import app.loculus.core.edit.hand.Whole;
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.profile.Kind;
-import app.loculus.core.profile.Profiles;
 import app.loculus.core.selection.Choice;
 import app.loculus.core.selection.Pattern;
 import app.loculus.core.selection.Selection;
@@ -63,7 +62,7 @@ public sealed interface HandEdits extends TypedEdit {
         }
 
         @Override
-        public ShowEdit edit(Profiles library) {
+        public ShowEdit edit(Here here) {
             return draft -> How.of(how)
                     .choosing(new Choice.Units(Named.units(draft, units)))
                     .on(draft);
@@ -73,7 +72,7 @@ public sealed interface HandEdits extends TypedEdit {
     /** Takes a group in hand, in its steps. @param how hold, add, less or both */
     record HoldGroup(int number, String how) implements HandEdits {
         @Override
-        public ShowEdit edit(Profiles library) {
+        public ShowEdit edit(Here here) {
             return draft -> How.of(how)
                     .choosing(new Choice.OfGroup(Named.group(draft, number).id()))
                     .on(draft);
@@ -83,7 +82,7 @@ public sealed interface HandEdits extends TypedEdit {
     /** Takes in hand whoever the words stand for. @param words as the line writes it, with patterns behind */
     record Choose(String words, String how) implements HandEdits {
         @Override
-        public ShowEdit edit(Profiles library) {
+        public ShowEdit edit(Here here) {
             AskedFor asked = WORDS.readAskedFor(TypedEdit.orBlank(words));
             return draft -> {
                 How.of(how).choosing(asked.base().apply(draft)).on(draft);
@@ -95,7 +94,7 @@ public sealed interface HandEdits extends TypedEdit {
     /** Sets values of certain units, whatever is in hand. @param words as the line writes values: {@code zoom at 12 deg} */
     record ValuesOf(List<String> units, String words) implements HandEdits {
         @Override
-        public ShowEdit edit(Profiles library) {
+        public ShowEdit edit(Here here) {
             ShowEdit values = WORDS.readValues(TypedEdit.orBlank(words));
             return draft ->
                     new app.loculus.core.edit.hand.With(Named.units(draft, TypedEdit.orNone(units)), values).on(draft);
@@ -105,7 +104,7 @@ public sealed interface HandEdits extends TypedEdit {
     /** Takes a selection of before in hand again. @param index among the recent ones, from 0, the latest first */
     record Recent(int index) implements HandEdits {
         @Override
-        public ShowEdit edit(Profiles library) {
+        public ShowEdit edit(Here here) {
             return draft -> {
                 List<Selection> recent = draft.hand().recent();
                 if (index < 0 || index >= recent.size()) {
@@ -119,7 +118,7 @@ public sealed interface HandEdits extends TypedEdit {
     /** Takes the others in hand. @param within position or type; all without one */
     record Invert(String within) implements HandEdits {
         @Override
-        public ShowEdit edit(Profiles library) {
+        public ShowEdit edit(Here here) {
             return new app.loculus.core.edit.hand.Invert(app.loculus.core.edit.hand.Invert.Within.of(within));
         }
     }
@@ -127,7 +126,7 @@ public sealed interface HandEdits extends TypedEdit {
     /** Lays a pattern. @param words as the line writes it, such as every 2 from 3 */
     record Arrange(String words) implements HandEdits {
         @Override
-        public ShowEdit edit(Profiles library) {
+        public ShowEdit edit(Here here) {
             return new app.loculus.core.edit.hand.Arrange(WORDS.readPattern(TypedEdit.orBlank(words)));
         }
     }
@@ -135,7 +134,7 @@ public sealed interface HandEdits extends TypedEdit {
     /** Shuffles, and again: each time with the next seed, worked out from what lies on the hand by then. */
     record ShuffleAgain() implements HandEdits {
         @Override
-        public ShowEdit edit(Profiles library) {
+        public ShowEdit edit(Here here) {
             return draft -> {
                 List<Pattern> laid = draft.hand().patterns();
                 boolean again = !laid.isEmpty() && laid.get(laid.size() - 1) instanceof Pattern.Shuffle;
@@ -150,7 +149,7 @@ public sealed interface HandEdits extends TypedEdit {
     /** Takes a pattern off, or all. @param index among the patterns, from 0; all without one */
     record Lift(Integer index) implements HandEdits {
         @Override
-        public ShowEdit edit(Profiles library) {
+        public ShowEdit edit(Here here) {
             return new Whole(index == null ? OptionalInt.empty() : OptionalInt.of(Math.max(0, index)));
         }
     }
@@ -158,7 +157,7 @@ public sealed interface HandEdits extends TypedEdit {
     /** Puts a step elsewhere in the order. @param from its place, from 1; @param to its place afterwards */
     record Order(int from, int to) implements HandEdits {
         @Override
-        public ShowEdit edit(Profiles library) {
+        public ShowEdit edit(Here here) {
             return new MoveStep(from, to);
         }
     }
@@ -166,7 +165,7 @@ public sealed interface HandEdits extends TypedEdit {
     /** What is touched on the units in hand is what highlight looks like. @param with kinds beside intensity, colour, beam */
     record RecordHighlight(boolean perType, List<String> with) implements HandEdits {
         @Override
-        public ShowEdit edit(Profiles library) {
+        public ShowEdit edit(Here here) {
             return new app.loculus.core.edit.highlight.RecordHighlight(
                     perType, TypedEdit.orNone(with).stream().map(Kind::parse).collect(Collectors.toSet()));
         }
@@ -175,7 +174,7 @@ public sealed interface HandEdits extends TypedEdit {
     /** Highlight looks as the profiles say again. */
     record ForgetHighlight() implements HandEdits {
         @Override
-        public ShowEdit edit(Profiles library) {
+        public ShowEdit edit(Here here) {
             return new app.loculus.core.edit.highlight.ForgetHighlight();
         }
     }
@@ -183,7 +182,7 @@ public sealed interface HandEdits extends TypedEdit {
     /** What everything else keeps of its light while some are shown off. @param percent all of it when absent */
     record DimRest(Double percent) implements HandEdits {
         @Override
-        public ShowEdit edit(Profiles library) {
+        public ShowEdit edit(Here here) {
             return new app.loculus.core.edit.hand.DimRest(Optional.ofNullable(percent));
         }
     }
@@ -191,21 +190,21 @@ public sealed interface HandEdits extends TypedEdit {
     /** The next share, or the one before. */
     record Step(boolean back) implements HandEdits {
         @Override
-        public ShowEdit edit(Profiles library) {
+        public ShowEdit edit(Here here) {
             return new StepShare(back ? -1 : 1);
         }
     }
 
     record Highlight(boolean on) implements HandEdits {
         @Override
-        public ShowEdit edit(Profiles library) {
+        public ShowEdit edit(Here here) {
             return new app.loculus.core.edit.hand.Highlight(on);
         }
     }
 
     record Clear(boolean all) implements HandEdits {
         @Override
-        public ShowEdit edit(Profiles library) {
+        public ShowEdit edit(Here here) {
             return new app.loculus.core.edit.hand.Clear(all);
         }
     }
@@ -213,7 +212,7 @@ public sealed interface HandEdits extends TypedEdit {
     /** Sends one kind home, or everything without one. */
     record Home(String kind) implements HandEdits {
         @Override
-        public ShowEdit edit(Profiles library) {
+        public ShowEdit edit(Here here) {
             return new SendHome(Optional.ofNullable(kind).map(Named::kind), Optional.empty());
         }
     }
@@ -233,7 +232,7 @@ public sealed interface HandEdits extends TypedEdit {
         }
 
         @Override
-        public ShowEdit edit(Profiles library) {
+        public ShowEdit edit(Here here) {
             if (points.isEmpty() && name == null || points.size() > MOST_POINTS) {
                 throw Refusal.of("edit.points", "points", "1 to " + MOST_POINTS + " values are needed.");
             }
@@ -251,7 +250,7 @@ public sealed interface HandEdits extends TypedEdit {
         private static final int MOST = 8;
 
         @Override
-        public ShowEdit edit(Profiles library) {
+        public ShowEdit edit(Here here) {
             if (by == null || by.isEmpty() || by.size() > MOST || by.containsValue(null)) {
                 throw Refusal.of("edit.nudge", "by", "1 to " + MOST + " attributes with a number each are needed.");
             }
@@ -263,7 +262,7 @@ public sealed interface HandEdits extends TypedEdit {
     /** A colour by CIE 1976 u′ and v′. */
     record Colour(double u, double v) implements HandEdits {
         @Override
-        public ShowEdit edit(Profiles library) {
+        public ShowEdit edit(Here here) {
             return new SetColour(Chromaticity.ofUv(u, v));
         }
     }
@@ -271,7 +270,7 @@ public sealed interface HandEdits extends TypedEdit {
     /** White of a colour temperature in kelvin. @param tint distance from the locus, positive to green; 0 when left out */
     record White(double kelvin, Double tint) implements HandEdits {
         @Override
-        public ShowEdit edit(Profiles library) {
+        public ShowEdit edit(Here here) {
             return new SetColour(Whites.of(Kelvin.of(kelvin), tint == null ? 0 : tint));
         }
     }

@@ -53,7 +53,7 @@ public sealed interface PatchEdits extends TypedEdit {
         }
 
         @Override
-        public ShowEdit edit(Profiles library) {
+        public ShowEdit edit(Here here) {
             return draft -> {
                 Map<FixtureId, Vector3> all = new LinkedHashMap<>();
                 places.forEach(p -> all.put(Named.fixture(draft, p.number()), new Vector3(p.x(), p.y(), p.z())));
@@ -70,7 +70,7 @@ public sealed interface PatchEdits extends TypedEdit {
         }
 
         @Override
-        public ShowEdit edit(Profiles library) {
+        public ShowEdit edit(Here here) {
             return draft -> new DescribeFixtures(
                             Named.fixtures(draft, numbers),
                             Optional.ofNullable(position),
@@ -87,7 +87,7 @@ public sealed interface PatchEdits extends TypedEdit {
         }
 
         @Override
-        public ShowEdit edit(Profiles library) {
+        public ShowEdit edit(Here here) {
             return draft -> new app.loculus.core.edit.patch.Unpatch(Named.fixtures(draft, numbers)).on(draft);
         }
     }
@@ -99,7 +99,7 @@ public sealed interface PatchEdits extends TypedEdit {
         }
 
         @Override
-        public ShowEdit edit(Profiles library) {
+        public ShowEdit edit(Here here) {
             return draft -> new DeleteFixtures(Named.fixtures(draft, numbers)).on(draft);
         }
     }
@@ -112,7 +112,7 @@ public sealed interface PatchEdits extends TypedEdit {
         }
 
         @Override
-        public ShowEdit edit(Profiles library) {
+        public ShowEdit edit(Here here) {
             return draft -> new ShiftAddresses(
                             Named.fixtures(draft, numbers),
                             Optional.empty(),
@@ -130,7 +130,7 @@ public sealed interface PatchEdits extends TypedEdit {
         }
 
         @Override
-        public ShowEdit edit(Profiles library) {
+        public ShowEdit edit(Here here) {
             BringUp how = new BringUp(
                     chosen(BringUp.Answer.values(), answer, BringUp.Answer.NOT_TRIED), TypedEdit.orBlank(note));
             return draft -> new MarkFixtures(Named.fixtures(draft, numbers), how).on(draft);
@@ -149,7 +149,7 @@ public sealed interface PatchEdits extends TypedEdit {
         }
 
         @Override
-        public ShowEdit edit(Profiles library) {
+        public ShowEdit edit(Here here) {
             FillColumn.Column into = Arrays.stream(FillColumn.Column.values())
                     .filter(c -> c.name().equalsIgnoreCase(column))
                     .findFirst()
@@ -192,9 +192,9 @@ public sealed interface PatchEdits extends TypedEdit {
         }
 
         @Override
-        public ShowEdit edit(Profiles library) {
+        public ShowEdit edit(Here here) {
             return draft -> {
-                Profiles profiles = draft.show().profiles().orElse(library);
+                Profiles profiles = draft.show().profiles().orElse(here.library());
                 Problems problems = new Problems();
                 List<ReviseFixtures.Revision> revisions = new ArrayList<>();
                 rows.forEach(row -> read(row, profiles, problems).ifPresent(revisions::add));
@@ -229,7 +229,7 @@ public sealed interface PatchEdits extends TypedEdit {
         }
 
         @Override
-        public ShowEdit edit(Profiles library) {
+        public ShowEdit edit(Here here) {
             Layout how = Layout.called(TypedEdit.orBlank(layout))
                     .orElseThrow(() -> Refusal.of("edit.layout", "layout", "There is no layout “" + layout + "”."));
             return draft -> new PatchFixtures(
@@ -264,11 +264,11 @@ public sealed interface PatchEdits extends TypedEdit {
         }
 
         @Override
-        public ShowEdit edit(Profiles library) {
+        public ShowEdit edit(Here here) {
             return draft -> {
                 new ChangeType(
                                 Named.fixtures(draft, numbers),
-                                type(draft, library),
+                                type(draft, here.library()),
                                 Optional.ofNullable(address)
                                         .filter(a -> !a.isBlank())
                                         .map(Address::parse),
@@ -297,18 +297,13 @@ public sealed interface PatchEdits extends TypedEdit {
     /** Gives the show the library's profile in place of the copy it holds. */
     record Renew(String profileId) implements PatchEdits {
         @Override
-        public ShowEdit edit(Profiles library) {
+        public ShowEdit edit(Here here) {
             return draft -> {
                 Profile held = draft.show()
                         .profiles()
                         .find(new ProfileId(TypedEdit.orBlank(profileId)))
                         .orElseThrow(() -> Refusal.of("profile.unknown", "profile", "The show holds no such profile."));
-                Profile newer = library.all().stream()
-                        .filter(p -> p.fullName().equals(held.fullName()))
-                        .findFirst()
-                        .orElseThrow(() -> Refusal.of(
-                                "profile.unknown", "profile", "The library has no “" + held.fullName() + "”."));
-                new RenewProfile(held.id(), newer).on(draft);
+                RenewProfile.of(held, here.library()).on(draft);
             };
         }
     }
@@ -316,7 +311,7 @@ public sealed interface PatchEdits extends TypedEdit {
     /** Gives the show another name. */
     record Rename(String name) implements PatchEdits {
         @Override
-        public ShowEdit edit(Profiles library) {
+        public ShowEdit edit(Here here) {
             return new RenameShow(TypedEdit.orBlank(name));
         }
     }

@@ -8,7 +8,6 @@ import app.loculus.core.palette.ScopeKey;
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.profile.Attribute;
 import app.loculus.core.profile.ProfileId;
-import app.loculus.core.profile.Profiles;
 import app.loculus.core.show.Draft;
 import app.loculus.core.show.ShowEdit;
 import app.loculus.core.unit.DmxValue;
@@ -50,7 +49,7 @@ public sealed interface RecordEdits extends TypedEdit {
             String colour)
             implements RecordEdits {
         @Override
-        public ShowEdit edit(Profiles library) {
+        public ShowEdit edit(Here here) {
             What what = new What(
                     TypedEdit.orNone(with).stream().map(Named::kind).collect(Collectors.toSet()),
                     TypedEdit.orNone(only),
@@ -94,7 +93,7 @@ public sealed interface RecordEdits extends TypedEdit {
 
     record RenamePalette(String kind, int number, String name) implements RecordEdits {
         @Override
-        public ShowEdit edit(Profiles library) {
+        public ShowEdit edit(Here here) {
             return draft -> new app.loculus.core.edit.palette.RenamePalette(
                             Named.palette(draft, kind, number).id(), TypedEdit.orBlank(name))
                     .on(draft);
@@ -104,7 +103,7 @@ public sealed interface RecordEdits extends TypedEdit {
     /** Records palettes that are obvious from the patch. @param names kind and name of each; all when absent */
     record RecordStarterPalettes(List<String> names) implements RecordEdits {
         @Override
-        public ShowEdit edit(Profiles library) {
+        public ShowEdit edit(Here here) {
             return new app.loculus.core.edit.starter.RecordStarterPalettes(
                     Optional.ofNullable(names).map(TypedEdit::orNone));
         }
@@ -121,7 +120,7 @@ public sealed interface RecordEdits extends TypedEdit {
             String kind, int number, String scope, String of, String mode, String attribute, String value, String form)
             implements RecordEdits {
         @Override
-        public ShowEdit edit(Profiles library) {
+        public ShowEdit edit(Here here) {
             return draft -> new app.loculus.core.edit.palette.EditEntry(
                             Named.palette(draft, kind, number).id(),
                             key(draft),
@@ -166,7 +165,7 @@ public sealed interface RecordEdits extends TypedEdit {
     /** Applies a palette to what is in hand. @param asValues copy instead of following */
     record Apply(String kind, int number, boolean asValues) implements RecordEdits {
         @Override
-        public ShowEdit edit(Profiles library) {
+        public ShowEdit edit(Here here) {
             return draft -> new ApplyPalette(Named.palette(draft, kind, number).id(), asValues).on(draft);
         }
     }

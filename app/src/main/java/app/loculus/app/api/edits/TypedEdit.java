@@ -5,6 +5,7 @@ import app.loculus.core.profile.Profiles;
 import app.loculus.core.show.ShowEdit;
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
+import java.time.LocalDate;
 import java.util.List;
 
 /** What can be done this way; the grammar of the line is for people and scripts. */
@@ -58,15 +59,27 @@ import java.util.List;
     @JsonSubTypes.Type(value = PatchEdits.Revise.class, name = "revise"),
     @JsonSubTypes.Type(value = PatchEdits.Change.class, name = "change-type"),
     @JsonSubTypes.Type(value = PatchEdits.Renew.class, name = "renew-profile"),
-    @JsonSubTypes.Type(value = PatchEdits.Rename.class, name = "rename-show")
+    @JsonSubTypes.Type(value = PatchEdits.Rename.class, name = "rename-show"),
+    @JsonSubTypes.Type(value = LedgerEdits.Aside.class, name = "set-aside"),
+    @JsonSubTypes.Type(value = LedgerEdits.Reopen.class, name = "reopen"),
+    @JsonSubTypes.Type(value = LedgerEdits.Sign.class, name = "sign"),
+    @JsonSubTypes.Type(value = LedgerEdits.Unsign.class, name = "unsign"),
+    @JsonSubTypes.Type(value = LedgerEdits.NoPaper.class, name = "no-paper")
 })
-public sealed interface TypedEdit permits HandEdits, GroupEdits, RecordEdits, PatchEdits {
+public sealed interface TypedEdit permits HandEdits, GroupEdits, RecordEdits, PatchEdits, LedgerEdits {
 
     /** Reads how lights are asked for, and patterns; these name nothing of a library. */
     LineReader WORDS = new LineReader(Profiles.NONE);
 
-    /** @param library what can be patched beside what the show holds */
-    ShowEdit edit(Profiles library);
+    /**
+     * Where an edit is made.
+     *
+     * @param library what can be patched beside what the show holds
+     * @param today for what is written down with its day
+     */
+    record Here(Profiles library, LocalDate today) {}
+
+    ShowEdit edit(Here here);
 
     static <T> List<T> orNone(List<T> list) {
         return list == null

@@ -9,10 +9,15 @@ import app.loculus.app.session.Shows;
 import app.loculus.app.session.Snapshot;
 import app.loculus.core.check.Comparison;
 import app.loculus.core.check.Difference;
-import app.loculus.core.check.PaperField;
+import app.loculus.core.edit.ledger.HoldToPaper;
+import app.loculus.core.ledger.PaperField;
+import app.loculus.core.ledger.Paperwork;
 import app.loculus.core.problem.Refusal;
 import app.loculus.formats.csv.HookupField;
 import app.loculus.formats.csv.HookupReader;
+import java.time.Clock;
+import java.time.LocalDate;
+import java.time.ZoneId;
 import java.util.Arrays;
 import java.util.EnumSet;
 import java.util.List;
@@ -35,9 +40,10 @@ class ComparisonController {
      * @param file its octets in Base64 instead: a workbook, or text in whatever encoding
      * @param mapping field by header, for headers a person has mapped
      * @param take keys of the differences in which the paper is right
+     * @param hold what the paper is called, when the patch is to be held to it from now on
      */
     record ComparisonRequest(
-            String text, byte[] file, Map<String, String> mapping, List<String> take, Boolean preview) {}
+            String text, byte[] file, Map<String, String> mapping, List<String> take, Boolean preview, String hold) {}
 
     /** {@code kind} is missing, extra, doubled, different or hole; {@code field} is empty for a whole fixture. */
     record DifferenceView(
@@ -85,8 +91,10 @@ class ComparisonController {
 
     private final Shows shows;
     private final Library library;
+    private final Clock clock;
 
-    ComparisonController(Shows shows, Library library) {
+    ComparisonController(Shows shows, Library library, Clock clock) {
+        this.clock = clock;
         this.shows = shows;
         this.library = library;
     }
@@ -98,6 +106,9 @@ class ComparisonController {
         HookupReader.Read read = paper.read();
         Snapshot before = shows.get(id);
         Comparison comparison = comparison(before, read);
+        if (request.hold() != null && !request.hold().isBlank()) {
+            return held(id, request, asked, paper, before);
+        }
         if (request.take() == null || request.take().isEmpty()) {
             return view(paper, comparison, List.of(), List.of(), false, before.revision());
         }
@@ -116,6 +127,28 @@ class ComparisonController {
                 ProblemView.all(edited.outcome().problems()),
                 !preview,
                 now.revision());
+    }
+
+    private ComparisonView held(
+            long id, ComparisonRequest request, Asked asked, Paper.Understood paper, Snapshot before) {
+        HookupReader.Read read = paper.read();
+        LocalDate today = LocalDate.now(clock.withZone(ZoneId.systemDefault()));
+        EditRequest context =
+                asked.editing(false, "", null, null, request.hold(), request.text(), Arrays.hashCode(request.file()));
+        Edited edited = shows.edit(
+                id,
+                new HoldToPaper(new Paperwork(request.hold(), today.toString(), columns(read), read.rows())),
+                context);
+        if (edited.outcome().refused()) {
+            throw new Refusal(edited.outcome().problems());
+        }
+        return view(
+                paper,
+                comparison(before, read),
+                edited.outcome().words(),
+                ProblemView.all(edited.outcome().problems()),
+                true,
+                edited.revision());
     }
 
     private Comparison comparison(Snapshot snapshot, HookupReader.Read read) {

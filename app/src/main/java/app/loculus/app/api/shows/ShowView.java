@@ -1,8 +1,9 @@
 package app.loculus.app.api.shows;
 
 import app.loculus.app.session.Snapshot;
-import app.loculus.core.check.Chapter;
-import app.loculus.core.check.Readiness;
+import app.loculus.core.finding.Chapter;
+import app.loculus.core.finding.Readiness;
+import app.loculus.core.profile.Profiles;
 import app.loculus.core.show.History;
 import java.util.List;
 import java.util.Locale;
@@ -33,8 +34,8 @@ record ShowView(
         return state.name().toLowerCase(Locale.ROOT).replace('_', '-');
     }
 
-    static ShowView of(Snapshot s, boolean live, String historyEnds) {
-        List<ChapterView> chapters = Readiness.of(s.show()).stream()
+    static ShowView of(Snapshot s, Profiles library, boolean live, String historyEnds) {
+        List<ChapterView> chapters = Readiness.of(s.show(), library).stream()
                 .map(c -> new ChapterView(c.name(), c.fact(), word(c.state())))
                 .toList();
         return new ShowView(

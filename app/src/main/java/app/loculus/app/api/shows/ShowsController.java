@@ -8,11 +8,13 @@ import app.loculus.app.library.Library;
 import app.loculus.app.output.LiveOutput;
 import app.loculus.app.session.EditRequest;
 import app.loculus.app.session.Edited;
+import app.loculus.app.session.MendedBook;
 import app.loculus.app.session.Shows;
+import app.loculus.app.session.Snapshot;
 import app.loculus.app.store.ShowStore;
 import app.loculus.app.store.VersionStore;
-import app.loculus.core.check.Gaps;
 import app.loculus.core.edit.show.NewShow;
+import app.loculus.core.finding.Findings;
 import app.loculus.core.patch.Address;
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.show.Differences;
@@ -103,8 +105,10 @@ class ShowsController {
     private final LiveOutput output;
 
     private final Library library;
+    private final MendedBook mended;
 
-    ShowsController(Shows shows, LiveOutput output, Library library) {
+    ShowsController(Shows shows, LiveOutput output, Library library, MendedBook mended) {
+        this.mended = mended;
         this.library = library;
         this.shows = shows;
         this.output = output;
@@ -154,25 +158,6 @@ class ShowsController {
         byte[] octets = file.getBytes();
         return view(shows.takeIn(ShowArchive.readFile(octets), asked.request(Arrays.hashCode(octets), octets.length))
                 .id());
-    }
-
-    /** @param numbers the first of them @param count how many there are */
-    record GapView(String kind, String state, String words, List<Integer> numbers, int count) {}
-
-    private static final int MOST_LISTED = 500;
-
-    /** What is missing, clashing or does not answer. */
-    @GetMapping("/api/shows/{id}/check")
-    List<GapView> check(@PathVariable long id) {
-        return Gaps.of(shows.get(id).show()).stream()
-                .limit(MOST_LISTED)
-                .map(g -> new GapView(
-                        g.kind(),
-                        ShowView.word(g.state()),
-                        g.words(),
-                        g.numbers().stream().limit(MOST_LISTED).toList(),
-                        g.numbers().size()))
-                .toList();
     }
 
     @GetMapping("/api/shows/{id}/versions")
@@ -256,6 +241,8 @@ class ShowsController {
     }
 
     private ShowView view(long id) {
-        return ShowView.of(shows.get(id), shows.isLive(id), shows.historyEnds(id));
+        Snapshot snapshot = shows.get(id);
+        mended.look(snapshot, Findings.of(snapshot.show(), library.profiles()));
+        return ShowView.of(snapshot, library.profiles(), shows.isLive(id), shows.historyEnds(id));
     }
 }

@@ -89,7 +89,7 @@ public final class DarkMoves {
     }
 
     /** Whether light comes out of a head: through all that dims it, from one of its cells at least where those are dimmed. */
-    private static boolean lit(Show show, UnitId unit, Map<UnitId, UnitValues> values) {
+    public static boolean lit(Show show, UnitId unit, Map<UnitId, UnitValues> values) {
         Mode mode = mode(show, unit);
         boolean through = mode.layout().outwards(unit.cell()).stream()
                 .filter(cell -> mode.parameter(cell, Attribute.DIMMER).isPresent())

@@ -93,7 +93,8 @@ public record RecordLook(Place place, Optional<String> name, Taking what, Onto o
     }
 
     /** Channel by channel, the later ones on top: what is set takes the place of whatever drove the same channel. */
-    static Map<UnitId, UnitValues> merged(Patch patch, Map<UnitId, UnitValues> below, Map<UnitId, UnitValues> above) {
+    public static Map<UnitId, UnitValues> merged(
+            Patch patch, Map<UnitId, UnitValues> below, Map<UnitId, UnitValues> above) {
         Map<UnitId, UnitValues> all = new LinkedHashMap<>(below);
         above.forEach((unit, values) -> all.merge(unit, values, (was, is) -> {
             Map<Attribute, Touched> both = new LinkedHashMap<>(was.byAttribute());

@@ -1,7 +1,6 @@
 package app.loculus.core.edit.mark;
 
 import app.loculus.core.mark.MarkId;
-import app.loculus.core.palette.Given;
 import app.loculus.core.palette.Palette;
 import app.loculus.core.patch.Fixture;
 import app.loculus.core.patch.UnitId;
@@ -72,7 +71,6 @@ final class Standing {
     }
 
     private static boolean misses(Show show, Palette palette, UnitId unit) {
-        Given given = show.resolver().giver().give(palette, unit);
-        return given.words().startsWith("does not reach");
+        return show.resolver().giver().give(palette, unit).outOfReach();
     }
 }

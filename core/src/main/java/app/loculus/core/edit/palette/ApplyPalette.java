@@ -20,6 +20,7 @@ import app.loculus.core.show.ShowEdit;
 import app.loculus.core.unit.Decimal;
 import app.loculus.core.value.AttributeValue;
 import app.loculus.core.value.PaletteId;
+import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -40,26 +41,10 @@ public record ApplyPalette(PaletteId palette, boolean asValues) implements ShowE
             pickUp(draft, applied);
         }
         Show show = draft.show();
-        List<UnitId> units = units(show);
+        List<UnitId> units = living(show, show.hand().selection().units());
         units.stream().map(UnitId::fixture).distinct().forEach(draft::reads);
         Touching touching = draft.touching();
-        int followed = 0;
-        for (UnitId unit : units) {
-            Given given = show.resolver().giver().give(applied, unit);
-            if (given.follow()) {
-                Mode mode = show.patch().modeOf(show.patch().get(unit.fixture()));
-                // A mode that the palette gives the fixture is the one it was recorded in, for its cells as well.
-                if (mode.mastered()) {
-                    given.values()
-                            .keySet()
-                            .forEach(a -> mode.parameter(unit.cell(), a)
-                                    .ifPresent(p -> touching.leave(unit.fixture(), p.channel())));
-                }
-                touching.setTogether(
-                        unit, values(given), given.companions(), asValues ? applied.intent() : Optional.empty());
-                followed++;
-            }
-        }
+        int followed = onto(touching, show, applied, units, asValues);
         if (followed == 0) {
             throw Refusal.of(
                     "palette.nobody",
@@ -81,9 +66,40 @@ public record ApplyPalette(PaletteId palette, boolean asValues) implements ShowE
         Choose.units(Selection.of(applied.units())).on(draft);
     }
 
+    /**
+     * Sets what a palette gives.
+     *
+     * @param units cells, and whole fixtures that values live on
+     * @param asValues copy the values instead of following the palette
+     * @return how many of them follow it
+     */
+    public static int onto(Touching touching, Show show, Palette applied, List<UnitId> units, boolean asValues) {
+        int followed = 0;
+        for (UnitId unit : units) {
+            Given given = show.resolver().giver().give(applied, unit);
+            if (given.follow()) {
+                Mode mode = show.patch().modeOf(show.patch().get(unit.fixture()));
+                // A mode that the palette gives the fixture is the one it was recorded in, for its cells as well.
+                if (mode.mastered()) {
+                    given.values()
+                            .keySet()
+                            .forEach(a -> mode.parameter(unit.cell(), a)
+                                    .ifPresent(p -> touching.leave(unit.fixture(), p.channel())));
+                }
+                touching.setTogether(
+                        unit,
+                        values(given, applied, asValues),
+                        given.companions(),
+                        asValues ? applied.intent() : Optional.empty());
+                followed++;
+            }
+        }
+        return followed;
+    }
+
     /** Units that values live on: cells, and whole fixtures with parameters of their own. */
-    private static List<UnitId> units(Show show) {
-        return show.hand().selection().units().stream()
+    public static List<UnitId> living(Show show, Collection<UnitId> units) {
+        return units.stream()
                 .flatMap(u -> Touching.withCells(show.patch(), u).stream())
                 .filter(u -> !show.patch()
                         .modeOf(show.patch().get(u.fixture()))
@@ -93,13 +109,14 @@ public record ApplyPalette(PaletteId palette, boolean asValues) implements ShowE
                 .toList();
     }
 
-    private Map<Attribute, AttributeValue> values(Given given) {
+    private static Map<Attribute, AttributeValue> values(Given given, Palette applied, boolean asValues) {
         Map<Attribute, AttributeValue> values = new LinkedHashMap<>();
-        given.values().forEach((a, v) -> values.put(a, asValues ? v : new AttributeValue.Reference(palette)));
+        given.values().forEach((a, v) -> values.put(a, asValues ? v : new AttributeValue.Reference(applied.id())));
         return values;
     }
 
-    private static String why(Show show, Palette applied, List<UnitId> units) {
+    /** Why the first of them does not follow. */
+    public static String why(Show show, Palette applied, List<UnitId> units) {
         List<ReachRow> rows = new Reach(show.patch(), show.resolver().giver(), units).of(applied);
         return rows.isEmpty() ? "nothing is in hand" : rows.get(0).words();
     }

@@ -18,6 +18,20 @@ import java.util.stream.Collectors;
 /** Gives the show the library's profile in place of its own copy; every fixture of it stays in its mode. */
 public record RenewProfile(ProfileId held, Profile newer) implements ShowEdit {
 
+    /** The library's profile of the same maker and name. @throws Refusal when it has none, or the show holds it already */
+    public static RenewProfile of(Profile held, Profiles library) {
+        Profile newer = library.all().stream()
+                .filter(p -> p.fullName().equals(held.fullName()))
+                .findFirst()
+                .orElseThrow(() ->
+                        Refusal.of("profile.unknown", "profile", "The library has no “" + held.fullName() + "”."));
+        if (newer.id().equals(held.id())) {
+            throw Refusal.of(
+                    "profile.same", "profile", "The show holds the library's “" + held.fullName() + "” already.");
+        }
+        return new RenewProfile(held.id(), newer);
+    }
+
     @Override
     public void on(Draft draft) {
         Map<String, List<FixtureId>> byMode = draft.show().patch().fixtures().stream()

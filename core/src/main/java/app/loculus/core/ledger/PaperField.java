@@ -1,4 +1,4 @@
-package app.loculus.core.check;
+package app.loculus.core.ledger;
 
 import java.util.Locale;
 

@@ -1,4 +1,4 @@
-package app.loculus.core.check;
+package app.loculus.core.ledger;
 
 /**
  * One row of a channel hookup, as it was written.

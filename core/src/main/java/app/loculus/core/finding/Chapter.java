@@ -1,4 +1,4 @@
-package app.loculus.core.check;
+package app.loculus.core.finding;
 
 /**
  * One chapter of the work with how it stands.

@@ -1,0 +1,33 @@
+package app.loculus.app.api.check;
+
+import app.loculus.app.library.Library;
+import app.loculus.app.session.MendedBook;
+import app.loculus.app.session.Shows;
+import app.loculus.app.session.Snapshot;
+import app.loculus.core.finding.Findings;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RestController;
+
+/** What is missing, clashing or does not answer, with what can be done about each. */
+@RestController
+class CheckController {
+
+    private final Shows shows;
+    private final Library library;
+    private final MendedBook mended;
+
+    CheckController(Shows shows, Library library, MendedBook mended) {
+        this.shows = shows;
+        this.library = library;
+        this.mended = mended;
+    }
+
+    @GetMapping("/api/shows/{id}/check")
+    CheckView check(@PathVariable long id) {
+        Snapshot snapshot = shows.get(id);
+        Findings findings = Findings.of(snapshot.show(), library.profiles());
+        mended.look(snapshot, findings);
+        return CheckView.of(snapshot.show(), snapshot.revision(), findings, mended.today(id));
+    }
+}

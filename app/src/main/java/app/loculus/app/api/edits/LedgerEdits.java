@@ -1,0 +1,82 @@
+package app.loculus.app.api.edits;
+
+import app.loculus.core.edit.ledger.HoldToPaper;
+import app.loculus.core.edit.ledger.SetAside;
+import app.loculus.core.edit.ledger.SignChapter;
+import app.loculus.core.edit.ledger.TakeUpAgain;
+import app.loculus.core.finding.Finding;
+import app.loculus.core.finding.Findings;
+import app.loculus.core.ledger.ChapterName;
+import app.loculus.core.ledger.FindingKey;
+import app.loculus.core.ledger.Paperwork;
+import app.loculus.core.ledger.Signature;
+import app.loculus.core.problem.Refusal;
+import app.loculus.core.show.Draft;
+import app.loculus.core.show.ShowEdit;
+import app.loculus.formats.showfile.ChapterPrint;
+
+/** What is said about the state of the work. */
+public sealed interface LedgerEdits extends TypedEdit {
+
+    private static Finding named(Draft draft, Here here, String key) {
+        return Findings.of(draft.show(), here.library())
+                .find(TypedEdit.orBlank(key))
+                .orElseThrow(() -> Refusal.of("finding.gone", "finding", "That is not found any more."));
+    }
+
+    /** Leaves a finding as it is. @param finding its key, as Check lists it */
+    record Aside(String finding, String reason) implements LedgerEdits {
+        @Override
+        public ShowEdit edit(Here here) {
+            return draft -> {
+                Finding found = LedgerEdits.named(draft, here, finding);
+                new SetAside(new app.loculus.core.ledger.Aside(
+                                found.key(),
+                                found.words(),
+                                found.matter(),
+                                TypedEdit.orBlank(reason),
+                                here.today().toString()))
+                        .on(draft);
+            };
+        }
+    }
+
+    /** Opens a finding again that was set aside. */
+    record Reopen(String finding) implements LedgerEdits {
+        @Override
+        public ShowEdit edit(Here here) {
+            return new TakeUpAgain(new FindingKey(TypedEdit.orBlank(finding)));
+        }
+    }
+
+    /** Puts a name to a chapter. @param chapter profiles, patch, groups, palettes or looks */
+    record Sign(String chapter, String by) implements LedgerEdits {
+        @Override
+        public ShowEdit edit(Here here) {
+            ChapterName name = ChapterName.parse(TypedEdit.orBlank(chapter));
+            return draft -> new SignChapter(new Signature(
+                            name,
+                            TypedEdit.orBlank(by),
+                            here.today().toString(),
+                            ChapterPrint.of(draft.show(), name),
+                            Findings.of(draft.show(), here.library()).open(name).size()))
+                    .on(draft);
+        }
+    }
+
+    /** Takes the name off again. */
+    record Unsign(String chapter) implements LedgerEdits {
+        @Override
+        public ShowEdit edit(Here here) {
+            return new app.loculus.core.edit.ledger.Unsign(ChapterName.parse(TypedEdit.orBlank(chapter)));
+        }
+    }
+
+    /** Holds the patch to no paper any more. */
+    record NoPaper() implements LedgerEdits {
+        @Override
+        public ShowEdit edit(Here here) {
+            return new HoldToPaper(Paperwork.NONE);
+        }
+    }
+}

@@ -1,0 +1,127 @@
+package app.loculus.core.finding;
+
+import app.loculus.core.ledger.Aside;
+import app.loculus.core.ledger.ChapterName;
+import app.loculus.core.problem.WayOut;
+import app.loculus.core.profile.Profiles;
+import app.loculus.core.show.PartKind;
+import app.loculus.core.show.PartKinds;
+import app.loculus.core.show.Show;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/** Everything that the rules find in a show. */
+public final class Findings {
+
+    private static final List<Rule> RULES = new ArrayList<>();
+
+    static {
+        RULES.addAll(ProfileRules.ALL);
+        RULES.addAll(PatchRules.ALL);
+        RULES.addAll(PaperRules.ALL);
+        RULES.addAll(UniverseRules.ALL);
+        RULES.addAll(GroupRules.ALL);
+        RULES.addAll(PaletteRules.ALL);
+        RULES.addAll(LookRules.ALL);
+        RULES.addAll(NameRules.ALL);
+    }
+
+    /** What a rule found last. @param read the very parts it went by */
+    private record Answer(List<Object> read, List<Finding> found) {
+
+        boolean holds(List<Object> parts) {
+            for (int i = 0; i < parts.size(); i++) {
+                if (read.get(i) != parts.get(i)) {
+                    return false;
+                }
+            }
+            return true;
+        }
+    }
+
+    /** For shows to come. */
+    private record Worked(Profiles library, Map<String, Answer> byRule, List<Finding> all) {}
+
+    private final Show show;
+    private final Profiles library;
+    private final List<Finding> all;
+
+    private Findings(Show show, Profiles library, List<Finding> all) {
+        this.show = show;
+        this.library = library;
+        this.all = all;
+    }
+
+    /** @param library what there is to be had beside what the show holds */
+    public static Findings of(Show show, Profiles library) {
+        Worked worked = show.growing(Worked.class, before -> worked(show, library, before));
+        // The library is not the show's: it may be another one for the same show.
+        Worked now = worked.library() == library ? worked : worked(show, library, Optional.of(worked));
+        return new Findings(show, library, now.all());
+    }
+
+    private static Worked worked(Show show, Profiles library, Optional<Worked> before) {
+        Map<String, Answer> byRule = new HashMap<>();
+        List<Finding> all = new ArrayList<>();
+        for (Rule rule : RULES) {
+            List<Object> parts = parts(rule, show, library);
+            Answer answer = before.map(b -> b.byRule().get(rule.name()))
+                    .filter(a -> a.holds(parts))
+                    .orElseGet(() -> new Answer(parts, rule.found(show, library)));
+            byRule.put(rule.name(), answer);
+            all.addAll(answer.found());
+        }
+        all.sort(Comparator.comparing(Finding::chapter).thenComparing(Finding::severity));
+        return new Worked(library, byRule, List.copyOf(all));
+    }
+
+    private static List<Object> parts(Rule rule, Show show, Profiles library) {
+        List<Object> parts = new ArrayList<>();
+        parts.add(library);
+        for (PartKind<?, ?> kind : rule.reads()) {
+            parts.add(show.all(kind));
+        }
+        return parts;
+    }
+
+    /** By chapter, the worst first. */
+    public List<Finding> all() {
+        return all;
+    }
+
+    /** Those that nobody has set aside as they are. */
+    public List<Finding> open() {
+        return all.stream().filter(f -> aside(f).isEmpty()).toList();
+    }
+
+    public List<Finding> open(ChapterName chapter) {
+        return open().stream().filter(f -> f.chapter() == chapter).toList();
+    }
+
+    /** What was said when just this was set aside. */
+    public Optional<Aside> aside(Finding finding) {
+        return show.find(PartKinds.ASIDES, finding.key()).filter(finding::meant);
+    }
+
+    /** What was said when it was set aside and was about something else. */
+    public Optional<Aside> before(Finding finding) {
+        return show.find(PartKinds.ASIDES, finding.key()).filter(a -> !finding.meant(a));
+    }
+
+    public Optional<Finding> find(String key) {
+        return all.stream().filter(f -> f.key().value().equals(key)).findFirst();
+    }
+
+    /** What can be done about it, the best first. */
+    public List<WayOut> waysOut(Finding finding) {
+        return RULES.stream()
+                .filter(r -> r.name().equals(finding.rule()))
+                .findFirst()
+                .map(r -> r.waysOut(show, library, finding))
+                .orElse(List.of());
+    }
+}

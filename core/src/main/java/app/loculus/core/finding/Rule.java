@@ -1,0 +1,122 @@
+package app.loculus.core.finding;
+
+import app.loculus.core.command.Command;
+import app.loculus.core.command.LineReader;
+import app.loculus.core.ledger.ChapterName;
+import app.loculus.core.ledger.FindingKey;
+import app.loculus.core.patch.FixtureId;
+import app.loculus.core.patch.UnitId;
+import app.loculus.core.problem.Refusal;
+import app.loculus.core.problem.WayOut;
+import app.loculus.core.profile.Profiles;
+import app.loculus.core.show.Outcome;
+import app.loculus.core.show.PartKind;
+import app.loculus.core.show.Show;
+import app.loculus.core.unit.Numbers;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.List;
+import java.util.Optional;
+
+/** Finds one kind of thing. Without state; what it goes by is in the parts it reads. */
+abstract class Rule {
+
+    private final String name;
+    private final ChapterName chapter;
+    private final List<PartKind<?, ?>> reads;
+
+    /**
+     * @param name stable: it stands in the keys of what was set aside
+     * @param reads kinds of part that what it finds goes by
+     */
+    Rule(String name, ChapterName chapter, PartKind<?, ?>... reads) {
+        this.name = name;
+        this.chapter = chapter;
+        this.reads = List.of(reads);
+    }
+
+    /** Takes what is found, in order. */
+    final class Found {
+        private final List<Finding> all = new ArrayList<>();
+
+        /**
+         * @param about what tells it from others of the rule, stable; empty where there is one at most
+         * @param beside may be empty
+         */
+        void add(Object about, Severity severity, String words, String beside, Collection<UnitId> who, Spot spot) {
+            all.add(new Finding(
+                    name,
+                    new FindingKey(name + ":" + about),
+                    chapter,
+                    severity,
+                    words,
+                    beside,
+                    List.copyOf(who),
+                    Optional.ofNullable(spot)));
+        }
+
+        void look(Object about, String words, String beside, Collection<UnitId> who, Spot spot) {
+            add(about, Severity.NEEDS_A_LOOK, words, beside, who, spot);
+        }
+
+        void wrong(Object about, String words, String beside, Collection<UnitId> who, Spot spot) {
+            add(about, Severity.WRONG, words, beside, who, spot);
+        }
+    }
+
+    /** @param library what there is to be had beside what the show holds */
+    abstract void find(Show show, Profiles library, Found found);
+
+    /** What can be done about a finding of this rule, the best first; each line makes it go away, or smaller. */
+    List<WayOut> waysOut(Show show, Profiles library, Finding finding) {
+        return List.of();
+    }
+
+    final List<Finding> found(Show show, Profiles library) {
+        Found found = new Found();
+        find(show, library, found);
+        return List.copyOf(found.all);
+    }
+
+    final String name() {
+        return name;
+    }
+
+    final List<PartKind<?, ?>> reads() {
+        return reads;
+    }
+
+    /** Whether a line would be taken, and the finding be gone or smaller; asked where that is not plain to see. */
+    final boolean mends(Show show, Profiles library, Finding finding, String line) {
+        try {
+            if (!(new LineReader(library).read(line) instanceof Command.Edit edit)) {
+                return false;
+            }
+            Outcome outcome = edit.edit().apply(show);
+            return !outcome.refused()
+                    && found(outcome.show(), library).stream()
+                            .noneMatch(f -> f.key().equals(finding.key())
+                                    && f.who().size() >= finding.who().size());
+        } catch (Refusal notUnderstood) {
+            return false;
+        }
+    }
+
+    static List<UnitId> whole(Collection<FixtureId> fixtures) {
+        return fixtures.stream().map(UnitId::whole).toList();
+    }
+
+    /** Numbers of the fixtures of units, each once, as they are written. */
+    static String numbers(Show show, Collection<UnitId> units) {
+        return Numbers.text(units.stream()
+                .map(u -> show.patch().get(u.fixture()).number())
+                .distinct()
+                .sorted()
+                .toList());
+    }
+
+    static String count(Collection<UnitId> units, String one) {
+        return Numbers.count(
+                (int) units.stream().map(UnitId::fixture).distinct().count(), one);
+    }
+}

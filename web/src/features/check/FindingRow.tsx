@@ -1,0 +1,152 @@
+import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
+import { useState } from 'react';
+import type { CheckRow } from '../../api/client';
+import { runEdit } from '../../doing/run';
+import { runLine } from '../../doing/run-line';
+import { Button } from '../../ui/Button';
+import { inputShape } from '../../ui/Field';
+import { StateMark, type State } from '../../ui/StateMark';
+import { day } from './check-model';
+
+interface Props {
+  row: CheckRow;
+  looked: boolean;
+  onLook: () => void;
+  /** The line that a press would do while it is pointed at; empty when none is. */
+  onPoint: (line: string) => void;
+}
+
+/** More ways than these stand behind a press. */
+const IN_SIGHT = 2;
+
+/** One finding: what it is, what mends it, and leaving it as it is. */
+export function FindingRow({ row, looked, onLook, onPoint }: Props) {
+  const [reason, setReason] = useState<string | null>(null);
+  const ways = row.ways.filter((w) => w.line);
+  const setAside = async () => {
+    const done = await runEdit({ type: 'set-aside', finding: row.key, reason: reason ?? '' });
+    if (done) setReason(null);
+  };
+  return (
+    <li
+      className={`flex flex-wrap items-center gap-x-3 gap-y-1 border-b border-line px-1 py-1.5 ${looked ? 'bg-petrol-soft' : ''}`}
+      onPointerEnter={onLook}
+      onFocus={onLook}
+    >
+      <StateMark state={row.severity as State} />
+      <p className="min-w-40 flex-1">
+        {row.words} <span className="text-[12px] text-ink-2">{row.beside}</span>
+        {row.changed && (
+          <span className="text-[12px] text-ochre"> set aside on {day(row.changed.on)}, another since</span>
+        )}
+        {row.aside && (
+          <span className="text-[12px] text-ink-2">
+            {row.aside.reason && ` “${row.aside.reason}”`} · {day(row.aside.on)}
+          </span>
+        )}
+      </p>
+      {row.aside ? (
+        <Button onClick={() => void runEdit({ type: 'reopen', finding: row.key })}>Open again</Button>
+      ) : (
+        <>
+          {ways.slice(0, IN_SIGHT).map((way, i) => (
+            <span
+              key={way.line}
+              onPointerEnter={() => onPoint(way.line)}
+              onPointerLeave={() => onPoint('')}
+              onFocus={() => onPoint(way.line)}
+              onBlur={() => onPoint('')}
+            >
+              <Button
+                kind={i === 0 ? 'main' : 'plain'}
+                label={way.line}
+                onClick={() => void runLine(way.line)}
+              >
+                {way.words}
+              </Button>
+            </span>
+          ))}
+          {ways.length > IN_SIGHT && <More ways={ways.slice(IN_SIGHT)} onPoint={onPoint} />}
+          {reason === null && (
+            <button
+              type="button"
+              className="min-h-7 px-1 text-[12px] text-ink-2 hover:text-ink hover:underline"
+              aria-label={`Set aside: ${row.words}`}
+              onClick={() =>
+                setReason(row.changed?.reason ?? (row.key.startsWith('paper:') ? 'ours is right' : ''))
+              }
+            >
+              Set aside…
+            </button>
+          )}
+        </>
+      )}
+      {reason !== null && (
+        <form
+          className="flex w-full items-center gap-2 pb-1 pl-6"
+          onSubmit={(e) => {
+            e.preventDefault();
+            void setAside();
+          }}
+        >
+          <input
+            autoFocus
+            aria-label="Why it may stay"
+            placeholder="why it may stay, and Enter"
+            className={`${inputShape} max-w-96 !font-sans`}
+            value={reason}
+            maxLength={1000}
+            onChange={(e) => setReason(e.target.value)}
+            onKeyDown={(e) => {
+              if (e.key !== 'Escape') return;
+              e.stopPropagation();
+              setReason(null);
+            }}
+          />
+          <Button type="submit" kind="main">
+            Set aside
+          </Button>
+        </form>
+      )}
+    </li>
+  );
+}
+
+/** Further ways out. */
+function More({
+  ways,
+  onPoint,
+}: {
+  ways: { words: string; line: string }[];
+  onPoint: (line: string) => void;
+}) {
+  return (
+    <Menu>
+      <MenuButton
+        aria-label="Other ways"
+        className="min-h-7 rounded-md border border-line-strong bg-sheet px-2 font-semibold hover:bg-sunk"
+      >
+        …
+      </MenuButton>
+      <MenuItems
+        anchor="bottom end"
+        className="z-30 rounded-md border border-line-strong bg-sheet p-1 shadow-lg focus:outline-none"
+      >
+        {ways.map((way) => (
+          <MenuItem key={way.line}>
+            <button
+              type="button"
+              title={way.line}
+              className="block w-full rounded px-2 py-1 text-left data-focus:bg-sunk"
+              onPointerEnter={() => onPoint(way.line)}
+              onPointerLeave={() => onPoint('')}
+              onClick={() => void runLine(way.line)}
+            >
+              {way.words}
+            </button>
+          </MenuItem>
+        ))}
+      </MenuItems>
+    </Menu>
+  );
+}
