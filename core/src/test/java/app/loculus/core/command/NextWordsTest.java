@@ -92,6 +92,7 @@ class NextWordsTest {
             "1, 1, 1",
             "lit",
             "into colour 1",
+            "colour 1 in cue 1",
             "with 1",
             "of 2",
             "on \"A\"",
