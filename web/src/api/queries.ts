@@ -260,8 +260,34 @@ export const usePaletteStarters = (wanted: boolean) =>
     wanted,
   );
 
+/** How paper is set: size a4 or letter; across absent for each sheet as it is best read. */
+export interface PaperLook {
+  size: string;
+  across?: boolean;
+}
+
 export const useCheck = () =>
   useOfShow('check', async (id) => answered(await client.GET('/api/shows/{id}/check', at(id))));
+
+export const usePaper = () =>
+  useOfShow('paper', async (id) => answered(await client.GET('/api/shows/{id}/paper', at(id))));
+
+/** How many pages a sheet has, set like that. */
+export const usePaperPages = (sheets: string, look: PaperLook) =>
+  useOfShow(
+    'paper',
+    async (id) =>
+      answered(
+        await client.GET('/api/shows/{id}/paper/{sheets}/pages', {
+          params: { path: { id, sheets }, query: look },
+        }),
+      ),
+    sheets !== '',
+    [sheets, look.size, String(look.across)],
+  );
+
+export const useGoods = () =>
+  useOfShow('parcel', async (id) => answered(await client.GET('/api/shows/{id}/parcel/contents', at(id))));
 
 export const useVersions = () =>
   useOfShow('versions', async (id) => answered(await client.GET('/api/shows/{id}/versions', at(id))));

@@ -1,11 +1,13 @@
 import type { UseQueryResult } from '@tanstack/react-query';
 import { lazy, type ComponentType } from 'react';
 import {
-  useDesk,
   useCheck,
+  useDesk,
+  useGoods,
   useGroups,
   useLooks,
   usePalettes,
+  usePaper,
   usePatch,
   useProfiles,
   useShow,
@@ -62,7 +64,11 @@ const ENTRIES: Entry[] = [
     load: () => import('../features/check/CheckPage').then((m) => m.CheckPage),
     useFrom: () => [useCheck(), usePatch(), useDesk()],
   },
-  { name: 'Hand over' },
+  {
+    name: 'Hand over',
+    load: () => import('../features/handover/HandOverPage').then((m) => m.HandOverPage),
+    useFrom: () => [useCheck(), useGoods(), usePaper()],
+  },
 ];
 
 /** A page that is loaded when it is gone to, or before. */

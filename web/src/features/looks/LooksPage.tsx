@@ -108,7 +108,7 @@ export function LooksPage() {
             )}
             <FileLink
               title="All lists cue by cue, submasters and looks as a PDF to print"
-              href={`/api/shows/${show}/paper/looks.pdf`}
+              href={`/api/shows/${show}/paper/cues.pdf`}
             >
               Paper
             </FileLink>

@@ -169,8 +169,8 @@ class DeskViewTest {
     void chapters_tell_how_far_they_are() {
         JsonNode chapters = app.get("/api/shows/" + show).get("chapters");
         assertThat(chapters.findValuesAsText("name"))
-                .containsExactly("Profiles", "Patch", "Groups", "Palettes", "Looks", "Check");
+                .containsExactly("Profiles", "Patch", "Groups", "Palettes", "Looks", "Check", "Hand over");
         assertThat(chapters.findValuesAsText("state"))
-                .containsExactly("ready", "ready", "not-begun", "not-begun", "not-begun", "ready");
+                .containsExactly("ready", "ready", "not-begun", "not-begun", "not-begun", "ready", "not-begun");
     }
 }

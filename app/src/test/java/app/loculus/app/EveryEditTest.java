@@ -33,10 +33,11 @@ class EveryEditTest {
             + "type \"Skiff Wash\"\nrecord group 3 \"All washes\" as recipe\nclear all";
 
     private static final List<String> VIEWS =
-            List.of("", "/patch", "/groups", "/desk", "/palettes", "/palettes/colour/1", "/pages", "/looks");
+            List.of("", "/check", "/patch", "/groups", "/desk", "/palettes", "/palettes/colour/1", "/pages", "/looks");
 
     /** What counts edits or says what was chosen before. */
-    private static final Set<String> PASSING = Set.of("revision", "undo", "redo", "undoWords", "redoWords", "recent");
+    private static final Set<String> PASSING =
+            Set.of("revision", "undo", "redo", "undoWords", "redoWords", "recent", "mended");
 
     /**
      * @param before lines that lead to it
@@ -116,7 +117,29 @@ class EveryEditTest {
                         "'numbers': [1], 'as': 'Ember Par / 6-slot', 'address': '6.1'",
                         "change 1 to \"Ember Par / 6-slot\" at 6.1"),
                 of("renew-profile", "", "'profileId': 'PROFILE'", ""),
-                of("rename-show", "", "'name': 'Another'", ""));
+                of("rename-show", "", "'name': 'Another'", ""),
+                of("set-aside", "mark 1 dead", "'finding': 'answered-dead:1', 'reason': 'spare'", ""),
+                of(
+                        "reopen",
+                        sent("edits", "'edit': {'type': 'set-aside', 'finding': 'answered-dead:1', 'reason': 'spare'}"),
+                        "'finding': 'answered-dead:1'",
+                        ""),
+                of("sign", "", "'chapter': 'patch', 'by': 'R. Ohm'", ""),
+                of(
+                        "unsign",
+                        sent("edits", "'edit': {'type': 'sign', 'chapter': 'Groups', 'by': 'R. Ohm'}"),
+                        "'chapter': 'groups'",
+                        ""),
+                of(
+                        "no-paper",
+                        sent("comparison", "'text': 'No,Address\\n1,1.2\\n', 'hold': 'hookup'"),
+                        "'nothing': 0",
+                        ""));
+    }
+
+    /** Something else than a line that leads to it: where it is sent, and what. */
+    private static String sent(String where, String body) {
+        return "/" + where + " {" + body.replace('\'', '"') + "}";
     }
 
     @TempDir
@@ -154,7 +177,14 @@ class EveryEditTest {
     @ParameterizedTest
     @MethodSource("cases")
     void it_does_what_its_line_does(Case one) throws Exception {
-        if (!one.before().isEmpty()) {
+        if (one.before().startsWith("/")) {
+            int at = one.before().indexOf(' ');
+            HttpResponse<String> done = app.send(
+                    "POST",
+                    "/api/shows/1" + one.before().substring(0, at),
+                    JSON.readTree(one.before().substring(at + 1)));
+            assertThat(done.statusCode()).as(done.body()).isEqualTo(200);
+        } else if (!one.before().isEmpty()) {
             app.line(1, one.before());
         }
         String before = views();

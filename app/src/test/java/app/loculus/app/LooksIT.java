@@ -249,7 +249,7 @@ class LooksIT extends InLooks {
     void looks_and_groups_go_out_on_paper() {
         fourSteps();
         Download looks = page.waitForDownload(() -> page.getByText("Paper").click());
-        Assertions.assertThat(looks.suggestedFilename()).isEqualTo("Looks looks.pdf");
+        Assertions.assertThat(looks.suggestedFilename()).isEqualTo("Looks cues.pdf");
         Assertions.assertThat(looks.path())
                 .content(java.nio.charset.StandardCharsets.ISO_8859_1)
                 .startsWith("%PDF-");

@@ -129,9 +129,9 @@ class SoloOutputTest {
     @Test
     void check_lists_what_was_marked() {
         app.line(1, "mark 2 dead \"no lamp\"");
-        JsonNode gaps = app.get("/api/shows/1/check");
-        assertThat(gaps).hasSize(1);
-        assertThat(gaps.get(0).get("state").asText()).isEqualTo("wrong");
-        assertThat(gaps.get(0).get("numbers").get(0).asInt()).isEqualTo(2);
+        JsonNode rows = app.get("/api/shows/1/check").get("rows");
+        assertThat(rows).hasSize(1);
+        assertThat(rows.get(0).get("severity").asText()).isEqualTo("wrong");
+        assertThat(rows.get(0).get("units").get(0).asText()).isEqualTo("2");
     }
 }

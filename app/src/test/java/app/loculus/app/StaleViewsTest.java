@@ -38,6 +38,8 @@ class StaleViewsTest {
     static {
         VIEWS.put("show", List.of(""));
         VIEWS.put("check", List.of("/check"));
+        VIEWS.put("paper", List.of("/paper"));
+        VIEWS.put("parcel", List.of("/parcel/contents"));
         VIEWS.put("patch", List.of("/patch"));
         VIEWS.put("groups", List.of("/groups"));
         VIEWS.put("starters", List.of("/groups/starters"));

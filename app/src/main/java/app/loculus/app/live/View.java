@@ -35,6 +35,8 @@ import java.util.stream.Stream;
 enum View {
     SHOW("show", everything()),
     CHECK("check", everything()),
+    PAPER("paper", everything()),
+    PARCEL("parcel", everything()),
     PATCH("patch", of(PROFILES, UNIVERSES, FIXTURES)),
     GROUPS_VIEW("groups", of(FIXTURES, PROFILES, GROUPS)),
     STARTER_GROUPS("starters", of(FIXTURES, PROFILES, GROUPS)),

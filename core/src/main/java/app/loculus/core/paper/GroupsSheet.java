@@ -5,28 +5,44 @@ import app.loculus.core.patch.UnitId;
 import app.loculus.core.selection.Selection;
 import app.loculus.core.show.Show;
 import app.loculus.core.unit.Numbers;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 
 /** The groups of a show: what each is made of, in words, and who that is now, in order. */
 public final class GroupsSheet {
 
     private static final List<Sheet.Column> COLUMNS = List.of(
-            new Sheet.Column("No.", .6),
+            Sheet.Column.number("No.", .6),
             new Sheet.Column("Name", 2.2),
             new Sheet.Column("Made of", 3),
             new Sheet.Column("Members, in order", 3.4),
             new Sheet.Column("Units", 1.3),
             new Sheet.Column("Note", 1.6));
 
+    /** More plans nobody turns over. */
+    private static final int MOST_DRAWN = 60;
+
     private GroupsSheet() {}
 
+    /** With a small plan of each below, when there are few enough of them to be looked at. */
     public static Sheet of(Show show) {
         List<List<String>> rows = show.groups().stream().map(g -> row(show, g)).toList();
-        return new Sheet(
-                "Groups",
-                Numbers.count(rows.size(), "group"),
-                COLUMNS,
-                List.of(new Sheet.Section("", "", false, rows)));
+        List<Sheet.Section> sections = new ArrayList<>(List.of(new Sheet.Section("", "", false, rows)));
+        List<Figure.Captioned> plans = show.groups().stream()
+                .filter(g -> !g.content().choice().changesWithLight())
+                .limit(MOST_DRAWN)
+                .map(g -> new Figure.Captioned(
+                        g.number() + " " + g.name(),
+                        Plans.of(show, show.units(g).units())))
+                .filter(c -> !c.plan().dots().isEmpty())
+                .toList();
+        for (int i = 0; i < plans.size(); i += Figure.PLANS_ACROSS) {
+            List<Figure.Captioned> line = plans.subList(i, Math.min(plans.size(), i + Figure.PLANS_ACROSS));
+            sections.add(new Sheet.Section(
+                    i == 0 ? "Where they are" : "", "", false, List.of(), Optional.of(new Figure.Plans(line)), false));
+        }
+        return new Sheet("Groups", Numbers.count(rows.size(), "group"), COLUMNS, sections);
     }
 
     private static List<String> row(Show show, Group group) {

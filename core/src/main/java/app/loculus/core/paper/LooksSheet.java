@@ -46,7 +46,7 @@ public final class LooksSheet {
             looks.forEach(l -> sections.add(new Sheet.Section(
                     l.number().get() + " " + l.name(), "", false, rows(LookContents.of(show, l.values())))));
         }
-        return new Sheet("Looks", "Values that follow no palette are marked plain.", COLUMNS, sections);
+        return new Sheet("Cue lists", "Values that follow no palette are marked plain.", COLUMNS, sections);
     }
 
     private static String words(CueList list, List<Cue> cues) {

@@ -1,6 +1,7 @@
 package app.loculus.formats.csv;
 
 import app.loculus.core.ledger.HookupRow;
+import app.loculus.formats.table.Neutral;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.StringWriter;
@@ -35,13 +36,13 @@ public final class HookupWriter {
         return List.of(r.number(), r.name(), r.profile(), r.mode(), r.address(), r.position(), r.purpose());
     }
 
-    /** UTF-8 with commas and a byte order mark. */
+    /** UTF-8 with commas and a byte order mark; nothing in it is a formula. */
     public static byte[] csv(List<HookupRow> rows) {
         StringWriter text = new StringWriter().append(BYTE_ORDER_MARK);
         try (CSVPrinter csv = new CSVPrinter(text, CSVFormat.DEFAULT)) {
             csv.printRecord(HEADERS);
             for (HookupRow row : rows) {
-                csv.printRecord(cells(row));
+                csv.printRecord(cells(row).stream().map(Neutral::out).toList());
             }
         } catch (IOException e) {
             throw new UncheckedIOException(e);

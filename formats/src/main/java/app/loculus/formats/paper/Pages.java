@@ -1,188 +1,299 @@
 package app.loculus.formats.paper;
 
+import app.loculus.core.paper.Figure;
 import app.loculus.core.paper.Sheet;
+import app.loculus.formats.paper.Faces.Style;
+import java.awt.Color;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
-import org.apache.pdfbox.pdmodel.PDDocument;
+import java.util.Optional;
+import java.util.regex.Pattern;
 import org.apache.pdfbox.pdmodel.PDPage;
-import org.apache.pdfbox.pdmodel.PDPageContentStream;
-import org.apache.pdfbox.pdmodel.PDPageContentStream.AppendMode;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
-import org.apache.pdfbox.pdmodel.graphics.state.RenderingMode;
+import org.apache.pdfbox.pdmodel.documentinterchange.logicalstructure.PDStructureElement;
 
-/** Rows on pages, from the top down. All measures in points. */
-final class Pages implements AutoCloseable {
+/** Sets one sheet on pages, from the top down. */
+final class Pages {
 
-    private static final double SIDE = 42;
-    private static final double TOP = PDRectangle.A4.getHeight() - 44;
-    private static final double FOOT = 52;
-    private static final double WIDTH = PDRectangle.A4.getWidth() - 2 * SIDE;
+    static final double SIDE = 42;
+    static final double FOOT = 54;
+    private static final double TOP = 50;
     private static final double GAP = 8;
 
-    /** What rows have at most on one page, below its heads. */
-    private static final double PAGE = TOP - FOOT - 60;
-
-    private static final double TITLE = 17;
-    private static final double HEADING = 11;
-    private static final double TEXT = 8.5;
-    private static final double LEADING = 11;
-    private static final double ROW_GAP = 3;
+    private static final double TITLE = 19;
+    private static final double HEADING = 13;
+    static final double TEXT = 9;
+    private static final double LEADING = 12;
+    private static final double ROW_GAP = 3.2;
+    private static final double SWATCH = 9;
 
     /** Lines of a row that must fit under a heading, or it begins the next page. */
     private static final int KEPT_LINES = 2;
 
-    private final PDDocument document;
-    private final Letters letters;
-    private final Sheet sheet;
-    private final String show;
-    private final List<Double> widths = new ArrayList<>();
-    private PDPageContentStream page;
-    private double y;
+    /** Rows between two looks at whether anybody still wants it. */
+    private static final int OFTEN = 200;
 
-    Pages(PDDocument document, Letters letters, Sheet sheet, String show) {
-        this.document = document;
-        this.letters = letters;
+    private static final Pattern COLOURS = Pattern.compile("#[0-9a-fA-F]{6}( #[0-9a-fA-F]{6})*");
+
+    private final Paper paper;
+    private final Sheet sheet;
+    private final PaperOptions options;
+    private final PDRectangle size;
+    private final double wide;
+    private final double top;
+    private final PDStructureElement part;
+    private final List<Double> widths = new ArrayList<>();
+    private final Runnable look;
+    private PDStructureElement table;
+    private double y;
+    private PDPage first;
+    private int rows;
+
+    /** @param look called again and again; may throw to stop it */
+    Pages(Paper paper, Sheet sheet, PaperOptions options, Runnable look) {
+        this.paper = paper;
         this.sheet = sheet;
-        this.show = show;
+        this.options = options;
+        this.look = look;
+        this.size = options.page(sheet);
+        this.wide = size.getWidth() - 2 * SIDE;
+        this.top = size.getHeight() - TOP;
+        this.part = paper.tags().open("Sect", paper.tags().whole());
         double whole = sheet.columns().stream().mapToDouble(Sheet.Column::share).sum();
-        sheet.columns().forEach(c -> widths.add(c.share() / whole * WIDTH));
+        sheet.columns().forEach(c -> widths.add(c.share() / whole * wide));
     }
 
-    void set() throws IOException {
+    /** @return the first of its pages */
+    PDPage set() throws IOException {
+        if (sheet.sections().stream()
+                .anyMatch(
+                        s -> s.figure().filter(Figure.Labels.class::isInstance).isPresent())) {
+            return labels();
+        }
         begin();
+        boolean fresh = true;
         for (Sheet.Section section : sheet.sections()) {
+            if (section.ownPage() && !fresh) {
+                table = null;
+                begin();
+            }
             heading(section);
+            if (section.figure().isPresent()) {
+                figure(section.figure().get());
+            }
+            if (!section.rows().isEmpty()) {
+                table = null;
+                heads();
+            }
             for (List<String> row : section.rows()) {
                 row(row);
+                if (++rows % OFTEN == 0) {
+                    look.run();
+                }
+            }
+            fresh = false;
+        }
+        return first;
+    }
+
+    private PDPage labels() throws IOException {
+        for (Sheet.Section section : sheet.sections()) {
+            if (section.figure().orElse(null) instanceof Figure.Labels labels) {
+                PDPage page = new LabelSheet(paper, options, part).set(labels.all(), look);
+                first = first == null ? page : first;
             }
         }
-        if (letters.missed()) {
-            room(LEADING * 2);
-            y -= LEADING;
-            text("? stands for a letter that this paper has no shape for.", SIDE, TEXT, false);
-        }
+        return first;
     }
 
     private void begin() throws IOException {
-        close();
-        PDPage next = new PDPage(PDRectangle.A4);
-        document.addPage(next);
-        page = new PDPageContentStream(document, next);
-        y = TOP;
-        text(sheet.title(), SIDE, TITLE, true);
-        right(show, TEXT + 2);
-        if (!sheet.words().isEmpty()) {
-            y -= LEADING + 4;
-            text(sheet.words(), SIDE, TEXT, false);
+        look.run();
+        PDPage page = paper.page(size);
+        boolean start = first == null;
+        first = start ? page : first;
+        y = top;
+        if (start) {
+            String title = paper.faces().cut(sheet.title(), Style.HEADING, wide * .62, TITLE);
+            paper.tagged(
+                    paper.tags().open("H1", part),
+                    sheet.title(),
+                    () -> paper.text(title, SIDE, y, Style.HEADING, TITLE));
+        } else {
+            paper.untagged(() -> paper.text(
+                    paper.faces().cut(sheet.title(), Style.HEADING, wide * .62, TITLE - 4),
+                    SIDE,
+                    y,
+                    Style.HEADING,
+                    TITLE - 4));
         }
-        y -= LEADING * 2;
-        double x = SIDE;
-        for (int i = 0; i < widths.size(); i++) {
-            text(sheet.columns().get(i).head(), x, TEXT, true);
-            x += widths.get(i);
+        paper.untagged(() -> {
+            right(paper.about().show() + " · revision " + paper.about().revision(), y + 6);
+            right(paper.about().on(), y - 6);
+        });
+        y -= 12;
+        paper.untagged(() -> paper.rule(SIDE, y, SIDE + wide, 1.1));
+        if (start && !sheet.words().isEmpty()) {
+            for (String line : paper.faces().lines(sheet.words(), Style.TEXT, wide, TEXT)) {
+                y -= LEADING + 2;
+                paper.tagged(paper.tags().open("P", part), line, () -> paper.text(line, SIDE, y, Style.TEXT, TEXT));
+            }
         }
-        rule(1);
+        y -= 6;
+        if (!start && table != null) {
+            heads();
+        }
+    }
+
+    private void right(String text, double at) throws IOException {
+        String shown = paper.faces().cut(text, Style.TEXT, wide * .36, TEXT);
+        paper.text(shown, SIDE + wide - paper.faces().width(shown, Style.TEXT, TEXT), at, Style.TEXT, TEXT);
     }
 
     private void heading(Sheet.Section section) throws IOException {
         if (section.heading().isEmpty()) {
             return;
         }
-        double size = section.chief() ? HEADING + 3 : HEADING;
-        List<String> words = section.words().isEmpty() ? List.of() : letters.lines(section.words(), WIDTH, TEXT);
-        List<String> lines = letters.lines(section.heading(), WIDTH, size);
-        double high = (lines.size() + words.size() + 1 + KEPT_LINES) * LEADING + (section.chief() ? 3 * LEADING : 0);
-        room(high);
-        y -= section.chief() ? LEADING : ROW_GAP;
+        double high = section.chief() ? HEADING + 3 : HEADING;
+        double figure = section.figure().map(f -> Figures.height(f, wide)).orElse(0.0);
+        table = null;
+        room(Math.min(top - FOOT - 60, high + LEADING * (3 + KEPT_LINES) + figure));
+        y -= high + (section.chief() ? 14 : 8);
+        String heading = section.heading();
+        List<String> lines = paper.faces().lines(heading, Style.HEADING, wide, high);
         for (String line : lines) {
-            y -= size + 3;
-            text(line, SIDE, size, true);
+            paper.tagged(
+                    paper.tags().open(section.chief() ? "H2" : "H3", part),
+                    line,
+                    () -> paper.text(line, SIDE, y, Style.HEADING, high));
+            y -= line.equals(lines.get(lines.size() - 1)) ? 0 : high + 2;
         }
-        for (String line : words) {
-            y -= LEADING;
-            text(line, SIDE, TEXT, false);
+        if (!section.words().isEmpty()) {
+            double used = paper.faces().width(lines.get(lines.size() - 1), Style.HEADING, high) + 8;
+            double left = wide - used;
+            boolean beside = paper.faces().width(section.words(), Style.TEXT, TEXT) <= left;
+            List<String> words =
+                    beside ? List.of(section.words()) : paper.faces().lines(section.words(), Style.TEXT, wide, TEXT);
+            for (String line : words) {
+                y -= beside ? 0 : LEADING;
+                paper.tagged(
+                        paper.tags().open("P", part),
+                        line,
+                        () -> paper.text(line, beside ? SIDE + used : SIDE, y, Style.TEXT, TEXT));
+            }
+        }
+        y -= 5;
+    }
+
+    private void figure(Figure figure) throws IOException {
+        double high = Figures.height(figure, wide);
+        room(high + 6);
+        y -= high;
+        PDStructureElement element = paper.tags().open("Figure", part);
+        element.setAlternateDescription(Figures.words(figure));
+        paper.tagged(element, "", () -> new Figures(paper).draw(figure, SIDE, y, wide, high));
+        y -= 8;
+    }
+
+    private void heads() throws IOException {
+        if (sheet.columns().stream().allMatch(c -> c.head().isEmpty())) {
+            return;
+        }
+        room(LEADING * (1 + KEPT_LINES));
+        y -= LEADING;
+        boolean start = table == null;
+        table = start ? paper.tags().open("Table", part) : table;
+        if (start) {
+            PDStructureElement line = paper.tags().open("TR", table);
+            double x = SIDE;
+            for (int i = 0; i < widths.size(); i++) {
+                head(sheet.columns().get(i).head(), x, widths.get(i), Optional.of(line));
+                x += widths.get(i);
+            }
+        } else {
+            double x = SIDE;
+            for (int i = 0; i < widths.size(); i++) {
+                head(sheet.columns().get(i).head(), x, widths.get(i), Optional.empty());
+                x += widths.get(i);
+            }
         }
         y -= ROW_GAP;
+        paper.untagged(() -> paper.rule(SIDE, y, SIDE + wide, .8));
+    }
+
+    private void head(String head, double x, double width, Optional<PDStructureElement> line) throws IOException {
+        String shown = paper.faces().cut(head, Style.BOLD, width - 2, TEXT - 1);
+        Paper.Drawing draw = () -> paper.text(shown, x, y, Style.BOLD, TEXT - 1);
+        if (line.isPresent()) {
+            paper.tagged(paper.tags().open("TH", line.get()), head, draw);
+        } else {
+            paper.untagged(draw);
+        }
     }
 
     /** A row stays together unless it is longer than a page. */
     private void row(List<String> cells) throws IOException {
         List<List<String>> lines = new ArrayList<>();
-        int high = 0;
+        int high = 1;
         for (int i = 0; i < cells.size(); i++) {
-            List<String> cell = letters.lines(cells.get(i), widths.get(i) - GAP, TEXT);
+            boolean drawn = sheet.columns().get(i).cells() == Sheet.Cells.TICK
+                    || sheet.columns().get(i).cells() == Sheet.Cells.FACE
+                            && COLOURS.matcher(cells.get(i)).matches();
+            List<String> cell =
+                    drawn ? List.of("") : paper.faces().lines(cells.get(i), Style.TEXT, widths.get(i) - GAP, TEXT);
             lines.add(cell);
             high = Math.max(high, cell.size());
         }
         double whole = high * LEADING + ROW_GAP;
-        room(whole <= PAGE ? whole : KEPT_LINES * LEADING);
-        for (int line = 0; line < high; line++) {
+        double page = top - FOOT - 70;
+        room(whole <= page ? whole : KEPT_LINES * LEADING);
+        table = table == null ? paper.tags().open("Table", part) : table;
+        PDStructureElement line = paper.tags().open("TR", table);
+        List<PDStructureElement> tags = new ArrayList<>();
+        for (String cell : cells) {
+            PDStructureElement tag = paper.tags().open("TD", line);
+            if (Faces.turned(cell)) {
+                tag.setActualText(cell);
+            }
+            tags.add(tag);
+        }
+        for (int l = 0; l < high; l++) {
             room(LEADING);
             y -= LEADING;
             double x = SIDE;
             for (int i = 0; i < lines.size(); i++) {
-                if (line < lines.get(i).size()) {
-                    text(lines.get(i).get(line), x, TEXT, false);
+                if (l == 0) {
+                    drawn(sheet.columns().get(i).cells(), cells.get(i), x);
+                }
+                if (l < lines.get(i).size() && !lines.get(i).get(l).isEmpty()) {
+                    String text = lines.get(i).get(l);
+                    double at = x;
+                    paper.tagged(tags.get(i), "", () -> paper.text(text, at, y, Style.TEXT, TEXT));
                 }
                 x += widths.get(i);
             }
         }
-        rule(.3);
+        y -= ROW_GAP;
+        paper.untagged(() -> paper.rule(SIDE, y, SIDE + wide, .3));
+    }
+
+    private void drawn(Sheet.Cells cells, String cell, double x) throws IOException {
+        if (cells == Sheet.Cells.TICK) {
+            paper.untagged(() -> paper.box(x + 1, y - 1.5, SWATCH, SWATCH, Optional.empty()));
+        } else if (cells == Sheet.Cells.FACE && COLOURS.matcher(cell).matches()) {
+            double at = x;
+            for (String colour : cell.split(" ")) {
+                double here = at;
+                paper.untagged(
+                        () -> paper.box(here + 1, y - 1.5, SWATCH * 1.6, SWATCH, Optional.of(Color.decode(colour))));
+                at += SWATCH * 1.8;
+            }
+        }
     }
 
     private void room(double high) throws IOException {
         if (y - high < FOOT) {
             begin();
-        }
-    }
-
-    private void rule(double thick) throws IOException {
-        y -= ROW_GAP;
-        page.setLineWidth((float) thick);
-        page.moveTo((float) SIDE, (float) y);
-        page.lineTo((float) (SIDE + WIDTH), (float) y);
-        page.stroke();
-    }
-
-    private void right(String text, double size) throws IOException {
-        String shown = letters.lines(text, WIDTH / 2, size).get(0);
-        text(shown, SIDE + WIDTH - letters.width(shown, size), size, false);
-    }
-
-    private void text(String text, double x, double size, boolean bold) throws IOException {
-        text(page, letters, text, x, y, size, bold);
-    }
-
-    private static void text(
-            PDPageContentStream page, Letters letters, String text, double x, double y, double size, boolean bold)
-            throws IOException {
-        page.beginText();
-        page.setFont(letters.font(), (float) size);
-        page.setRenderingMode(bold ? RenderingMode.FILL_STROKE : RenderingMode.FILL);
-        page.setLineWidth((float) (size / 30));
-        page.newLineAtOffset((float) x, (float) y);
-        page.showText(letters.printable(text));
-        page.endText();
-    }
-
-    /** Says on each page which of how many it is, and of which state. */
-    static void number(PDDocument document, Letters letters, String state) throws IOException {
-        int of = document.getNumberOfPages();
-        for (int i = 0; i < of; i++) {
-            try (PDPageContentStream foot =
-                    new PDPageContentStream(document, document.getPage(i), AppendMode.APPEND, true, true)) {
-                String page = "page " + (i + 1) + " of " + of;
-                text(foot, letters, state, SIDE, FOOT / 2, TEXT, false);
-                text(foot, letters, page, SIDE + WIDTH - letters.width(page, TEXT), FOOT / 2, TEXT, false);
-            }
-        }
-    }
-
-    @Override
-    public void close() throws IOException {
-        if (page != null) {
-            page.close();
         }
     }
 }

@@ -63,7 +63,7 @@ public final class CsvTable {
             int line = (int) parser.getCurrentLineNumber();
             List<String> cells = new ArrayList<>();
             for (String value : record) {
-                cells.add(Table.cell(value, line, name(headers, cells.size())));
+                cells.add(Table.cell(Neutral.in(value), line, name(headers, cells.size())));
             }
             if (headers.isEmpty()) {
                 headers.addAll(cells);

@@ -27,7 +27,22 @@ class HookupWriterTest {
 
     private static final Profiles ALL = ShippedProfiles.all();
     private static final String[] NAMES = {
-        "Wash", "Left, high", "The \"old\" one", "=1+1", "Zwölf; grün", "two\nlines", "007", "1.5", "3-4", "– Ω –"
+        "Wash",
+        "Left, high",
+        "The \"old\" one",
+        "=1+1",
+        "'=1",
+        "''-x",
+        "-12",
+        "@home",
+        "+49 30",
+        "'tis",
+        "Zwölf; grün",
+        "two\nlines",
+        "007",
+        "1.5",
+        "3-4",
+        "– Ω –"
     };
 
     /** Fixtures as chance has them, taken in from rows that are made by hand. */

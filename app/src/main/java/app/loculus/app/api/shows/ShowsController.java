@@ -19,6 +19,7 @@ import app.loculus.core.patch.Address;
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.show.Differences;
 import app.loculus.core.show.Show;
+import app.loculus.formats.parcel.Parcel;
 import app.loculus.formats.showfile.ShowArchive;
 import app.loculus.formats.showfile.ShowFile;
 import java.io.IOException;
@@ -156,7 +157,8 @@ class ShowsController {
     @ResponseStatus(HttpStatus.CREATED)
     ShowView takeIn(@RequestParam("file") MultipartFile file, Asked asked) throws IOException {
         byte[] octets = file.getBytes();
-        return view(shows.takeIn(ShowArchive.readFile(octets), asked.request(Arrays.hashCode(octets), octets.length))
+        byte[] show = Parcel.looksLikeOne(octets) ? Parcel.showFile(octets) : octets;
+        return view(shows.takeIn(ShowArchive.readFile(show), asked.request(Arrays.hashCode(octets), octets.length))
                 .id());
     }
 

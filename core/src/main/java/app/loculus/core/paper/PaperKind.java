@@ -1,0 +1,79 @@
+package app.loculus.core.paper;
+
+import app.loculus.core.finding.Findings;
+import app.loculus.core.ledger.ChapterName;
+import app.loculus.core.problem.Refusal;
+import app.loculus.core.problem.WayOut;
+import app.loculus.core.profile.Profiles;
+import app.loculus.core.show.Show;
+import java.util.Arrays;
+import java.util.Locale;
+import java.util.function.Function;
+import java.util.function.Predicate;
+import java.util.stream.Collectors;
+
+/** Every sheet that a show can be put on, in the order in which they lie. */
+public enum PaperKind {
+    COVER("Cover", m -> CoverSheet.of(m.show(), m.library())),
+    HOOKUP_BY_NUMBER("Hookup by number", m -> HookupSheets.byNumber(m.show())),
+    HOOKUP_BY_NAME("Hookup by name", m -> HookupSheets.byName(m.show())),
+    HOOKUP_BY_POSITION("Hookup by position", m -> HookupSheets.byPosition(m.show())),
+    HOOKUP_BY_OUTPUT("Hookup by output", m -> HookupSheets.byOutput(m.show())),
+    GROUPS("Groups", m -> GroupsSheet.of(m.show())),
+    PALETTES("Palettes", m -> PalettesSheet.of(m.show())),
+    MARKS("Marks", m -> MarksSheet.of(m.show())),
+    CUES("Cue lists", m -> LooksSheet.of(m.show())),
+    EFFECTS("Effects", m -> EffectsSheet.of(m.show())),
+    LABELS("Labels", m -> LabelsSheet.of(m.show())),
+    BRING_UP("Bring up", m -> BringUpSheet.of(m.show())),
+    OPEN_POINTS("Open points", m -> StateSheets.openPoints(m.show(), m.findings())),
+    READINESS("Readiness", m -> StateSheets.readiness(m.show(), m.findings(), m.changed()));
+
+    /**
+     * What sheets are made from.
+     *
+     * @param library what there is to be had beside what the show holds
+     * @param changed whether a chapter is another than when it was signed
+     */
+    public record Material(Show show, Profiles library, Predicate<ChapterName> changed) {
+
+        Findings findings() {
+            return Findings.of(show, library);
+        }
+    }
+
+    private final String words;
+    private final Function<Material, Sheet> made;
+
+    PaperKind(String words, Function<Material, Sheet> made) {
+        this.words = words;
+        this.made = made;
+    }
+
+    public Sheet of(Material material) {
+        return made.apply(material);
+    }
+
+    public String words() {
+        return words;
+    }
+
+    /** {@code hookup-by-number}. */
+    public String key() {
+        return name().toLowerCase(Locale.ROOT).replace('_', '-');
+    }
+
+    /** @throws Refusal naming the sheets there are */
+    public static PaperKind parse(String key) {
+        return Arrays.stream(values())
+                .filter(k -> k.key().equals(key))
+                .findFirst()
+                .orElseThrow(() -> Refusal.of(
+                        "paper.sheet",
+                        "sheet",
+                        "There is no sheet “" + key + "”.",
+                        WayOut.advice("There are "
+                                + Arrays.stream(values()).map(PaperKind::key).collect(Collectors.joining(", "))
+                                + ".")));
+    }
+}
