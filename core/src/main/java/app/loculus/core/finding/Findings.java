@@ -4,8 +4,8 @@ import app.loculus.core.ledger.Aside;
 import app.loculus.core.ledger.ChapterName;
 import app.loculus.core.problem.WayOut;
 import app.loculus.core.profile.Profiles;
-import app.loculus.core.show.PartKind;
 import app.loculus.core.show.PartKinds;
+import app.loculus.core.show.Shapes;
 import app.loculus.core.show.Show;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -27,21 +27,12 @@ public final class Findings {
         RULES.addAll(GroupRules.ALL);
         RULES.addAll(PaletteRules.ALL);
         RULES.addAll(LookRules.ALL);
+        RULES.addAll(CueRules.ALL);
         RULES.addAll(NameRules.ALL);
     }
 
-    /** What a rule found last. @param read the very parts it went by */
-    private record Answer(List<Object> read, List<Finding> found) {
-
-        boolean holds(List<Object> parts) {
-            for (int i = 0; i < parts.size(); i++) {
-                if (read.get(i) != parts.get(i)) {
-                    return false;
-                }
-            }
-            return true;
-        }
-    }
+    /** What a rule found last. @param by the very parts it went by */
+    private record Answer(List<Object> by, List<Finding> found) {}
 
     /** For shows to come. */
     private record Worked(Profiles library, Map<String, Answer> byRule, List<Finding> all) {}
@@ -70,7 +61,7 @@ public final class Findings {
         for (Rule rule : RULES) {
             List<Object> parts = parts(rule, show, library);
             Answer answer = before.map(b -> b.byRule().get(rule.name()))
-                    .filter(a -> a.holds(parts))
+                    .filter(a -> Shapes.same(a.by(), parts))
                     .orElseGet(() -> new Answer(parts, rule.found(show, library)));
             byRule.put(rule.name(), answer);
             all.addAll(answer.found());
@@ -80,11 +71,8 @@ public final class Findings {
     }
 
     private static List<Object> parts(Rule rule, Show show, Profiles library) {
-        List<Object> parts = new ArrayList<>();
+        List<Object> parts = new ArrayList<>(rule.goesBy(show));
         parts.add(library);
-        for (PartKind<?, ?> kind : rule.reads()) {
-            parts.add(show.all(kind));
-        }
         return parts;
     }
 

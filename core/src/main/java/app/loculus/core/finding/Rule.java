@@ -82,8 +82,11 @@ abstract class Rule {
         return name;
     }
 
-    final List<PartKind<?, ?>> reads() {
-        return reads;
+    /** The very parts that what it finds goes by: found again when one is another. */
+    List<Object> goesBy(Show show) {
+        List<Object> parts = new ArrayList<>();
+        reads.forEach(kind -> parts.add(show.all(kind)));
+        return parts;
     }
 
     /** Whether a line would be taken, and the finding be gone or smaller; asked where that is not plain to see. */

@@ -38,7 +38,9 @@ class PartKindsTest {
                 .map(JavaClass::getSimpleName)
                 .filter(name -> !name.isEmpty())
                 .collect(Collectors.toSet());
-        assertThat(naming).containsExactlyInAnyOrder("PartKinds", "Universes", "SetUniverse", "UniverseChanges", "Off");
+        assertThat(naming)
+                .containsExactlyInAnyOrder(
+                        "PartKinds", "Universes", "SetUniverse", "UniverseChanges", "Off", "HookupSheets");
         assertThat(naming).doesNotContainAnyElementsOf(ALIKE);
     }
 
