@@ -89,7 +89,7 @@ export type Edit =
   | { type: 'revise'; rows: Row[] }
   | { type: 'renew-profile'; profileId: string }
   | { type: 'rename-show'; name: string }
-  | { type: 'set-aside'; finding: string; reason: string }
+  | { type: 'set-aside'; findings: string[]; reason: string }
   | { type: 'reopen'; finding: string }
   | { type: 'sign'; chapter: string; by: string }
   | { type: 'unsign'; chapter: string }

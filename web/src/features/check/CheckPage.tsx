@@ -10,6 +10,7 @@ import { Segmented } from '../../ui/Segmented';
 import { FindingCard } from './FindingCard';
 import { FindingRow } from './FindingRow';
 import { Mended } from './Mended';
+import { WhyAside } from './WhyAside';
 import { found, sections, type By, type Shown } from './check-model';
 
 /** What there is to see before handing over: every finding with what mends it, and with its place. */
@@ -21,6 +22,8 @@ export function CheckPage() {
   const [find, setFind] = useState('');
   const [looked, setLooked] = useState('');
   const [line, setLine] = useState('');
+  /** The section that is about to be set aside. */
+  const [asking, setAsking] = useState('');
   const all = useMemo(() => (check?.rows ?? []) as CheckRow[], [check]);
   const rows = all.filter((r) => (r.aside !== null) === (shown === 'aside') && found(r, find));
   const at = all.find((r) => r.key === looked) ?? null;
@@ -79,10 +82,23 @@ export function CheckPage() {
           ) : (
             listed.map((section) => (
               <section key={section.heading} aria-label={section.heading} className="pt-3">
-                <h2 className="border-b border-line pb-1 font-serif text-[17px] font-semibold">
+                <h2 className="flex items-baseline border-b border-line pb-1 font-serif text-[17px] font-semibold">
                   {section.heading}
                   <span className="ml-2 font-sans text-[12px] font-normal text-ink-2">{section.words}</span>
+                  {shown === 'open' && section.rows.length > 1 && asking !== section.heading && (
+                    <button
+                      type="button"
+                      className="ml-auto min-h-7 px-2 font-sans text-[12px] font-normal text-ink-2 hover:text-ink hover:underline"
+                      aria-label={`Set all ${section.rows.length} of ${section.heading} aside`}
+                      onClick={() => setAsking(section.heading)}
+                    >
+                      Set all {section.rows.length} aside…
+                    </button>
+                  )}
                 </h2>
+                {asking === section.heading && (
+                  <WhyAside findings={section.rows.map((r) => r.key)} usual="" onDone={() => setAsking('')} />
+                )}
                 <ul>
                   {section.rows.map((row) => (
                     <FindingRow

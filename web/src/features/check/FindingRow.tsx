@@ -1,11 +1,11 @@
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import type { CheckRow } from '../../api/client';
 import { runEdit } from '../../doing/run';
 import { runLine } from '../../doing/run-line';
 import { Button } from '../../ui/Button';
-import { inputShape } from '../../ui/Field';
 import { StateMark, type State } from '../../ui/StateMark';
+import { WhyAside } from './WhyAside';
 import { day } from './check-model';
 
 interface Props {
@@ -16,21 +16,22 @@ interface Props {
   onPoint: (line: string) => void;
 }
 
+/** What is passed on the way to the card is not looked at. */
+const REST_MS = 140;
+
 /** More ways than these stand behind a press. */
 const IN_SIGHT = 2;
 
 /** One finding: what it is, what mends it, and leaving it as it is. */
 export function FindingRow({ row, looked, onLook, onPoint }: Props) {
   const [reason, setReason] = useState<string | null>(null);
+  const resting = useRef(0);
   const ways = row.ways.filter((w) => w.line);
-  const setAside = async () => {
-    const done = await runEdit({ type: 'set-aside', finding: row.key, reason: reason ?? '' });
-    if (done) setReason(null);
-  };
   return (
     <li
       className={`flex flex-wrap items-center gap-x-3 gap-y-1 border-b border-line px-1 py-1.5 ${looked ? 'bg-petrol-soft' : ''}`}
-      onPointerEnter={onLook}
+      onPointerEnter={() => (resting.current = window.setTimeout(onLook, REST_MS))}
+      onPointerLeave={() => window.clearTimeout(resting.current)}
       onFocus={onLook}
     >
       <StateMark state={row.severity as State} />
@@ -81,33 +82,7 @@ export function FindingRow({ row, looked, onLook, onPoint }: Props) {
           )}
         </>
       )}
-      {reason !== null && (
-        <form
-          className="flex w-full items-center gap-2 pb-1 pl-6"
-          onSubmit={(e) => {
-            e.preventDefault();
-            void setAside();
-          }}
-        >
-          <input
-            autoFocus
-            aria-label="Why it may stay"
-            placeholder="why it may stay, and Enter"
-            className={`${inputShape} max-w-96 !font-sans`}
-            value={reason}
-            maxLength={1000}
-            onChange={(e) => setReason(e.target.value)}
-            onKeyDown={(e) => {
-              if (e.key !== 'Escape') return;
-              e.stopPropagation();
-              setReason(null);
-            }}
-          />
-          <Button type="submit" kind="main">
-            Set aside
-          </Button>
-        </form>
-      )}
+      {reason !== null && <WhyAside findings={[row.key]} usual={reason} onDone={() => setReason(null)} />}
     </li>
   );
 }

@@ -64,13 +64,15 @@ export function Preview({ sheets, sheet, onSheet, look, page, onPage, revision }
       </div>
       <div className="flex items-center justify-center gap-2">
         <Button label="The page before" repeats disabled={at <= 1} onClick={() => onPage(at - 1)}>
-          ‹
+          <span aria-hidden>‹</span>
+          <span className="sr-only">The page before</span>
         </Button>
         <span className="mono text-[12px] text-ink-2">
           page {at} of {last}
         </span>
         <Button label="The next page" repeats disabled={at >= last} onClick={() => onPage(at + 1)}>
-          ›
+          <span aria-hidden>›</span>
+          <span className="sr-only">The next page</span>
         </Button>
         <Button
           pressed={near}

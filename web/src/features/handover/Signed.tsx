@@ -49,7 +49,7 @@ export function Signed({ chapters }: { chapters: SignedView[] }) {
                   label={`Put your name to ${c.chapter}`}
                   onClick={() => (by.trim() ? void sign(c.chapter) : setAsking(c.chapter))}
                 >
-                  Sign
+                  Sign <span className="sr-only">{c.chapter}</span>
                 </Button>
               )}
             </div>

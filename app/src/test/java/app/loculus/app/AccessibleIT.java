@@ -43,7 +43,8 @@ class AccessibleIT extends InBrowser {
             "/palettes",
             "/looks",
             "/looks?view=effects",
-            "/check");
+            "/check",
+            "/hand-over");
 
     @BeforeAll
     static void aShowWithEverythingInIt() {

@@ -118,10 +118,12 @@ class EveryEditTest {
                         "change 1 to \"Ember Par / 6-slot\" at 6.1"),
                 of("renew-profile", "", "'profileId': 'PROFILE'", ""),
                 of("rename-show", "", "'name': 'Another'", ""),
-                of("set-aside", "mark 1 dead", "'finding': 'answered-dead:1', 'reason': 'spare'", ""),
+                of("set-aside", "mark 1 dead", "'findings': ['answered-dead:1'], 'reason': 'spare'", ""),
                 of(
                         "reopen",
-                        sent("edits", "'edit': {'type': 'set-aside', 'finding': 'answered-dead:1', 'reason': 'spare'}"),
+                        sent(
+                                "edits",
+                                "'edit': {'type': 'set-aside', 'findings': ['answered-dead:1'], 'reason': 'spare'}"),
                         "'finding': 'answered-dead:1'",
                         ""),
                 of("sign", "", "'chapter': 'patch', 'by': 'R. Ohm'", ""),

@@ -191,6 +191,7 @@ class LibraryIT extends InBrowser {
                 "/patch?view=bring-up",
                 "/profiles?build=",
                 "/check",
+                "/hand-over",
                 "/show")) {
             for (int width : new int[] {1280, 1024}) {
                 page.setViewportSize(width, 800);

@@ -14,6 +14,7 @@ import app.loculus.core.problem.Refusal;
 import app.loculus.core.show.Draft;
 import app.loculus.core.show.ShowEdit;
 import app.loculus.formats.showfile.ChapterPrint;
+import java.util.List;
 
 /** What is said about the state of the work. */
 public sealed interface LedgerEdits extends TypedEdit {
@@ -24,20 +25,32 @@ public sealed interface LedgerEdits extends TypedEdit {
                 .orElseThrow(() -> Refusal.of("finding.gone", "finding", "That is not found any more."));
     }
 
-    /** Leaves a finding as it is. @param finding its key, as Check lists it */
-    record Aside(String finding, String reason) implements LedgerEdits {
+    /** Leaves findings as they are. @param findings their keys, as Check lists them */
+    record Aside(List<String> findings, String reason) implements LedgerEdits {
+
+        public Aside {
+            findings = TypedEdit.orNone(findings);
+        }
+
         @Override
         public ShowEdit edit(Here here) {
-            return draft -> {
-                Finding found = LedgerEdits.named(draft, here, finding);
-                new SetAside(new app.loculus.core.ledger.Aside(
-                                found.key(),
-                                found.words(),
-                                found.matter(),
-                                TypedEdit.orBlank(reason),
-                                here.today().toString()))
-                        .on(draft);
-            };
+            if (findings.isEmpty()) {
+                throw Refusal.of("finding.none", "findings", "No finding is named.");
+            }
+            return draft -> new SetAside(findings.stream()
+                            .distinct()
+                            .map(key -> aside(named(draft, here, key), here))
+                            .toList())
+                    .on(draft);
+        }
+
+        private app.loculus.core.ledger.Aside aside(Finding found, Here here) {
+            return new app.loculus.core.ledger.Aside(
+                    found.key(),
+                    found.words(),
+                    found.matter(),
+                    TypedEdit.orBlank(reason),
+                    here.today().toString());
         }
     }
 
