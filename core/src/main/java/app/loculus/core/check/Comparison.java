@@ -238,7 +238,9 @@ public final class Comparison {
         if (!columns.contains(PaperField.ADDRESS)) {
             return;
         }
-        boolean same = row.starts().map(s -> s.says(fixture.addresses())).orElse(false);
+        boolean same = row.starts()
+                .map(s -> s.says(patch.modeOf(fixture), fixture.addresses()))
+                .orElse(false);
         if (!same) {
             Optional<Address> theirs =
                     row.starts().flatMap(s -> s.addresses().stream().findFirst());

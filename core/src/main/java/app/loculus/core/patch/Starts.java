@@ -73,10 +73,10 @@ public record Starts(List<Address> addresses) {
         return all;
     }
 
-    /** Whether these say of a fixture what is so: one start is enough where it is one of several. */
-    public boolean says(Collection<PatchedAddress> patched) {
+    /** Whether these say of a fixture in a mode what is so: every place it has, but for breaks that run on anyway. */
+    public boolean says(Mode mode, Collection<PatchedAddress> patched) {
         List<Address> there = of(patched).addresses;
-        return addresses.size() == 1 ? there.contains(addresses.get(0)) : there.equals(addresses);
+        return addresses.equals(there) || of(allot(mode, false)).addresses.equals(there);
     }
 
     @Override

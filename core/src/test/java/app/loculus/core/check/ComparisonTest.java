@@ -82,6 +82,26 @@ class ComparisonTest {
         assertThat(difference.slip()).contains(slip.strip());
     }
 
+    /** One address on paper is not what a fixture has that is addressed in two places; breaks that run on are. */
+    @Test
+    void every_place_counts() {
+        Show twice = Rig.show("patch 1 as \"Par / rgb\" at 5.11", "patch 1 at 5.201 also");
+        assertThat(addresses(twice, "5.11")).containsExactly("5.11 + 5.201");
+        assertThat(addresses(twice, "5.201")).containsExactly("5.11 + 5.201");
+        assertThat(addresses(twice, "5.11 + 5.201")).isEmpty();
+        assertThat(addresses(Rig.show("patch 1 as \"Par / rgb\" at 5.11"), "5.11"))
+                .isEmpty();
+    }
+
+    private static List<String> addresses(Show show, String paper) {
+        HookupRow row = new HookupRow(2, "1", "", "Par", "rgb", paper, "", "");
+        return Comparison.of(show, Rig.ALL, List.of(row), Set.of(PaperField.NUMBER, PaperField.ADDRESS))
+                .differences()
+                .stream()
+                .map(Difference::ours)
+                .toList();
+    }
+
     @Test
     void missing_extra_doubled_and_holes_are_told_apart() {
         List<String> keys = compare("0,999,Par,rgb,9.1,", "8,201,Par,rgb,2.50,").differences().stream()

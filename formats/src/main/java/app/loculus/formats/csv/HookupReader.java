@@ -68,7 +68,7 @@ public final class HookupReader {
         Function<HookupField, String> cell = field -> row.cell(columns.getOrDefault(field, -1));
         return new HookupRow(
                 row.line(),
-                cell.apply(HookupField.NUMBER),
+                whole(cell.apply(HookupField.NUMBER)),
                 cell.apply(HookupField.NAME),
                 cell.apply(HookupField.PROFILE),
                 cell.apply(HookupField.MODE),
@@ -78,6 +78,14 @@ public final class HookupReader {
                         cell.apply(HookupField.SLOT)),
                 cell.apply(HookupField.POSITION),
                 cell.apply(HookupField.PURPOSE));
+    }
+
+    /** Spreadsheets write 1234 as {@code 1,234} and 12 as {@code 12.00}. */
+    private static String whole(String number) {
+        String text = number.strip();
+        return text.matches("\\d{1,3}(,\\d{3})+(\\.0+)?|\\d+\\.0+")
+                ? text.replaceAll("\\.0+$", "").replace(",", "")
+                : number;
     }
 
     /**

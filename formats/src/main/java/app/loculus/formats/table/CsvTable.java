@@ -13,7 +13,10 @@ import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVRecord;
 
-/** Reads separated text: by comma, semicolon or tab, whichever the first line has most of. */
+/**
+ * Reads separated text: by what a first line {@code sep=;} says, else by comma, semicolon or tab, whichever one of the
+ * first lines has most of.
+ */
 public final class CsvTable {
 
     /** Characters; some fifty times a large show's hookup. */
@@ -21,6 +24,9 @@ public final class CsvTable {
 
     /** Columns of one row; more is no paperwork, and a row is held whole while it is read. */
     private static final int WIDEST = 1_000;
+
+    /** Lines looked at to find out what separates them. */
+    private static final int LOOK = 20;
 
     private CsvTable() {}
 
@@ -38,9 +44,13 @@ public final class CsvTable {
             throw Refusal.of(
                     "csv.empty", "file", "The file is empty.", WayOut.advice("The first row must hold the headers."));
         }
-        char separator = separator(clean);
-        checkWidth(clean, separator);
-        try (CSVParser parser = CSVParser.parse(new StringReader(clean), format(separator))) {
+        // Spreadsheets write down in a line of its own what they separate by.
+        Matcher told = Pattern.compile("^sep=(.)\\r?\\n").matcher(clean);
+        boolean tells = told.find();
+        char separator = tells ? told.group(1).charAt(0) : separator(clean);
+        String rest = tells ? "\n" + clean.substring(told.end()) : clean;
+        checkWidth(rest, separator);
+        try (CSVParser parser = CSVParser.parse(new StringReader(rest), format(separator))) {
             return rows(parser);
         } catch (IOException | UncheckedIOException | IllegalStateException e) {
             throw unreadable(String.valueOf(e.getMessage()));
@@ -57,27 +67,24 @@ public final class CsvTable {
     }
 
     private static Table rows(CSVParser parser) {
-        List<String> headers = new ArrayList<>();
         List<Table.Row> rows = new ArrayList<>();
         for (CSVRecord record : parser) {
             int line = (int) parser.getCurrentLineNumber();
             List<String> cells = new ArrayList<>();
             for (String value : record) {
-                cells.add(Table.cell(Neutral.in(value), line, name(headers, cells.size())));
+                cells.add(Table.cell(Neutral.in(value), line, name(rows, cells.size())));
             }
-            if (headers.isEmpty()) {
-                headers.addAll(cells);
-            } else if (rows.size() < Table.MOST_ROWS + 1) {
+            if (rows.size() <= Table.MOST_ROWS + 1) {
                 rows.add(new Table.Row(line, cells));
             }
         }
-        return Table.checked(headers, rows);
+        return HeaderRow.table(rows);
     }
 
-    private static String name(List<String> headers, int column) {
-        return column < headers.size() && !headers.get(column).isBlank()
-                ? "“" + headers.get(column) + "”"
-                : String.valueOf(column + 1);
+    /** What a column is called, as far as that is known yet. */
+    private static String name(List<Table.Row> rows, int column) {
+        String header = rows.isEmpty() ? "" : rows.get(HeaderRow.in(rows)).cell(column);
+        return header.isBlank() ? String.valueOf(column + 1) : "“" + header + "”";
     }
 
     /** Counts separators outside quotation marks before any row is built. */
@@ -105,11 +112,15 @@ public final class CsvTable {
     }
 
     private static char separator(String text) {
-        String first = text.lines().findFirst().orElse("");
+        // A title above the headers has none, or commas of its own.
         char separator = ',';
-        for (char candidate : new char[] {';', '\t'}) {
-            if (count(first, candidate) > count(first, separator)) {
-                separator = candidate;
+        long most = 0;
+        for (String line : text.lines().limit(LOOK).toList()) {
+            for (char candidate : new char[] {',', ';', '\t'}) {
+                if (count(line, candidate) > most) {
+                    most = count(line, candidate);
+                    separator = candidate;
+                }
             }
         }
         return separator;

@@ -36,7 +36,7 @@ public final class SheetFile {
     /** @throws Refusal in words when the file is no table */
     public static Read read(byte[] octets) {
         if (WorkbookTable.looksLikeOne(octets) || WorkbookTable.looksOld(octets)) {
-            return new Read(WorkbookTable.read(octets), Optional.empty());
+            return WorkbookTable.read(octets);
         }
         for (Map.Entry<String, String> mark : MARKS.entrySet()) {
             if (begins(octets, mark.getKey())) {

@@ -7,22 +7,38 @@ import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
 import org.apache.poi.openxml4j.exceptions.OpenXML4JException;
 import org.apache.poi.openxml4j.opc.OPCPackage;
+import org.apache.poi.openxml4j.opc.PackagePart;
 import org.apache.poi.ss.usermodel.DataFormatter;
+import org.apache.poi.ss.util.CellRangeAddress;
 import org.apache.poi.ss.util.CellReference;
 import org.apache.poi.util.XMLHelper;
 import org.apache.poi.xssf.eventusermodel.ReadOnlySharedStringsTable;
 import org.apache.poi.xssf.eventusermodel.XSSFReader;
 import org.apache.poi.xssf.eventusermodel.XSSFSheetXMLHandler;
 import org.apache.poi.xssf.usermodel.XSSFComment;
+import org.xml.sax.Attributes;
+import org.xml.sax.ContentHandler;
 import org.xml.sax.InputSource;
 import org.xml.sax.SAXException;
 import org.xml.sax.XMLReader;
+import org.xml.sax.helpers.DefaultHandler;
 
-/** Reads the first sheet of an XLSX workbook, row by row, without building the workbook in memory. */
+/** Reads a sheet of an XLSX workbook, row by row, without building the workbook in memory. */
 public final class WorkbookTable {
+
+    /** Cells filled from cells over several rows. */
+    private static final int MOST_FILLED = 200_000;
+
+    /** Sheets looked into. */
+    private static final int MOST_SHEETS = 20;
 
     private WorkbookTable() {}
 
@@ -37,7 +53,7 @@ public final class WorkbookTable {
     }
 
     /** @throws Refusal naming row and column where it can */
-    public static Table read(byte[] bytes) {
+    static SheetFile.Read read(byte[] bytes) {
         if (looksOld(bytes)) {
             throw Refusal.of(
                     "workbook.old",
@@ -81,28 +97,109 @@ public final class WorkbookTable {
         }
     }
 
-    private static Table firstSheet(OPCPackage opc) throws IOException, OpenXML4JException, SAXException {
+    /** The first sheet that is seen and holds a table; a cover or a sheet that is hidden may lie before it. */
+    private static SheetFile.Read firstSheet(OPCPackage opc) throws IOException, OpenXML4JException, SAXException {
         XSSFReader reader = new XSSFReader(opc);
-        Rows rows = new Rows();
-        try (InputStream sheet = reader.getSheetsData().next()) {
+        Set<String> hidden = hidden(reader);
+        SheetFile.Read first = null;
+        XSSFReader.SheetIterator sheets = (XSSFReader.SheetIterator) reader.getSheetsData();
+        for (int i = 0; sheets.hasNext() && i < MOST_SHEETS; i++) {
+            sheets.next().close();
+            if (hidden.contains(sheets.getSheetName())) {
+                continue;
+            }
+            Laid laid = laid(sheets.getSheetPart());
+            Table table = rows(opc, reader, sheets.getSheetPart()).table(laid);
+            SheetFile.Read read = new SheetFile.Read(table, remark(i, sheets.getSheetName(), laid));
+            if (table.headers().size() > 1 && !table.rows().isEmpty()) {
+                return read;
+            }
+            first = first == null && table.headers().size() + table.rows().size() > 1 ? read : first;
+        }
+        if (first == null) {
+            throw Refusal.of(
+                    "workbook.empty",
+                    "file",
+                    "No sheet of the workbook holds a table.",
+                    WayOut.advice("Some sheet must hold a row of headers, and rows below it."));
+        }
+        return first;
+    }
+
+    private static Optional<String> remark(int sheet, String name, Laid laid) {
+        List<String> said = new ArrayList<>();
+        if (sheet > 0) {
+            said.add("The table was found on the sheet “" + name + "”.");
+        }
+        if (laid.hiddenRows() > 0) {
+            said.add((laid.hiddenRows() == 1 ? "A hidden row was" : laid.hiddenRows() + " hidden rows were")
+                    + " read as well.");
+        }
+        return said.isEmpty() ? Optional.empty() : Optional.of(String.join(" ", said));
+    }
+
+    /** Cells that are one over several rows, and rows that are not seen. */
+    private record Laid(List<CellRangeAddress> merged, int hiddenRows) {}
+
+    private static Laid laid(PackagePart sheet) throws IOException, SAXException {
+        List<CellRangeAddress> merged = new ArrayList<>();
+        int[] hidden = {0};
+        xml(sheet.getInputStream(), new DefaultHandler() {
+            @Override
+            public void startElement(String uri, String local, String qualified, Attributes a) {
+                if (local.equals("row") && List.of("1", "true").contains(String.valueOf(a.getValue("hidden")))) {
+                    hidden[0]++;
+                } else if (local.equals("mergeCell") && merged.size() < Table.MOST_ROWS) {
+                    merged.add(CellRangeAddress.valueOf(a.getValue("ref")));
+                }
+            }
+        });
+        return new Laid(merged, hidden[0]);
+    }
+
+    private static void xml(InputStream in, ContentHandler handler) throws IOException, SAXException {
+        try (in) {
             XMLReader xml = XMLHelper.newXMLReader();
-            xml.setContentHandler(new XSSFSheetXMLHandler(
-                    reader.getStylesTable(),
-                    null,
-                    new ReadOnlySharedStringsTable(opc),
-                    rows,
-                    new DataFormatter(java.util.Locale.ROOT),
-                    false));
-            xml.parse(new InputSource(sheet));
+            xml.setContentHandler(handler);
+            xml.parse(new InputSource(in));
         } catch (javax.xml.parsers.ParserConfigurationException e) {
             throw new IllegalStateException(e);
         }
-        return rows.table();
     }
 
-    /** Collects cells; the first row that is not empty holds the headers. */
+    private static Set<String> hidden(XSSFReader reader) throws IOException, OpenXML4JException, SAXException {
+        Set<String> names = new HashSet<>();
+        try (InputStream workbook = reader.getWorkbookData()) {
+            xml(workbook, new DefaultHandler() {
+                @Override
+                public void startElement(String uri, String local, String qualified, Attributes a) {
+                    String state = a.getValue("state");
+                    if (local.equals("sheet") && state != null && !state.equals("visible")) {
+                        names.add(a.getValue("name"));
+                    }
+                }
+            });
+        }
+        return names;
+    }
+
+    private static Rows rows(OPCPackage opc, XSSFReader reader, PackagePart sheet)
+            throws IOException, OpenXML4JException, SAXException {
+        Rows rows = new Rows();
+        xml(
+                sheet.getInputStream(),
+                new XSSFSheetXMLHandler(
+                        reader.getStylesTable(),
+                        null,
+                        new ReadOnlySharedStringsTable(opc),
+                        rows,
+                        new DataFormatter(java.util.Locale.ROOT),
+                        false));
+        return rows;
+    }
+
+    /** Collects cells. */
     private static final class Rows implements XSSFSheetXMLHandler.SheetContentsHandler {
-        private final List<String> headers = new ArrayList<>();
         private final List<Table.Row> rows = new ArrayList<>();
         private List<String> cells = new ArrayList<>();
 
@@ -116,9 +213,7 @@ public final class WorkbookTable {
             if (cells.stream().allMatch(String::isBlank)) {
                 return;
             }
-            if (headers.isEmpty()) {
-                headers.addAll(cells);
-            } else if (rows.size() <= Table.MOST_ROWS) {
+            if (rows.size() <= Table.MOST_ROWS + 1) {
                 rows.add(new Table.Row(row + 1, List.copyOf(cells)));
             }
         }
@@ -147,15 +242,32 @@ public final class WorkbookTable {
             cells.add(text);
         }
 
-        Table table() {
-            if (headers.isEmpty()) {
-                throw Refusal.of(
-                        "workbook.empty",
-                        "file",
-                        "The first sheet is empty.",
-                        WayOut.advice("The first row must hold the headers."));
+        /** What stands in a cell over several rows stands in each of them. */
+        Table table(Laid laid) {
+            Map<Integer, List<String>> byLine = new HashMap<>();
+            List<Table.Row> all = new ArrayList<>();
+            for (Table.Row row : rows) {
+                List<String> own = new ArrayList<>(row.cells());
+                byLine.put(row.line(), own);
+                all.add(new Table.Row(row.line(), own));
             }
-            return Table.checked(headers, rows);
+            int left = MOST_FILLED;
+            for (CellRangeAddress range : laid.merged()) {
+                List<String> first = byLine.getOrDefault(range.getFirstRow() + 1, List.of());
+                int column = range.getFirstColumn();
+                String value = column < first.size() ? first.get(column) : "";
+                int last = Math.min(range.getLastRow() + 1, range.getFirstRow() + 1 + Table.MOST_ROWS);
+                for (int line = range.getFirstRow() + 2; !value.isEmpty() && line <= last && left-- > 0; line++) {
+                    List<String> below = byLine.get(line);
+                    if (below != null) {
+                        while (below.size() <= column) {
+                            below.add("");
+                        }
+                        below.set(column, below.get(column).isEmpty() ? value : below.get(column));
+                    }
+                }
+            }
+            return HeaderRow.table(all);
         }
     }
 }

@@ -78,4 +78,11 @@ class HookupReaderTest {
     void what_is_no_table_is_refused_in_words(String text) {
         assertThatThrownBy(() -> read(text)).isInstanceOf(Refusal.class);
     }
+
+    @Test
+    void numbers_as_spreadsheets_write_them_are_numbers() {
+        HookupReader.Read read =
+                HookupReader.read("No;Type;Address\n1,204;Par;1.1\n12.00;Par;1.4\n7;Par;1.7\n", Map.of());
+        assertThat(read.rows()).extracting(r -> r.number()).containsExactly("1204", "12", "7");
+    }
 }

@@ -161,7 +161,7 @@ public record ReviseFixtures(List<Revision> revisions, List<FixtureId> deleted) 
 
     /** Every break. Addresses that are there already stay, with what they share. */
     private static List<PatchedAddress> addresses(Patch patch, Fixture fixture, Starts starts) {
-        if (!starts.none() && starts.says(fixture.addresses())) {
+        if (!starts.none() && starts.says(patch.modeOf(fixture), fixture.addresses())) {
             return fixture.addresses();
         }
         List<PatchedAddress> all = new ArrayList<>();
