@@ -2,6 +2,9 @@ package app.loculus.formats.cues;
 
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.problem.WayOut;
+import java.nio.ByteBuffer;
+import java.nio.charset.CharacterCodingException;
+import java.nio.charset.CodingErrorAction;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -30,7 +33,8 @@ public final class CueTextReader {
     /** All equal to a blank. */
     private static final String DELIMITERS = "[\\s,/;<=>@]+";
 
-    private static final Pattern PATCHED = Pattern.compile("(?:(\\d+)\\s*<\\s*)?(\\d+)(?:\\s*@\\s*(\\w+))?");
+    private static final Pattern PATCHED =
+            Pattern.compile("(?:(\\d+)\\s*<\\s*)?(\\d+)(?:\\s*@\\s*(\\w+(?:\\.\\d+)?))?");
     private static final Set<String> PRIMARIES =
             Set.of("IDENT", "MANUFACTURER", "CONSOLE", "CLEAR", "SET", "PATCH", "CUE", "GROUP", "SUB", "ENDDATA");
 
@@ -42,7 +46,8 @@ public final class CueTextReader {
         private Double down;
         private double delay;
         private Double followOn;
-        private final Map<Integer, Double> levels = new TreeMap<>();
+        /** In the order they stand in: a group has one. */
+        private final Map<Integer, Double> levels = new LinkedHashMap<>();
 
         Open(String number) {
             this.number = number;
@@ -73,7 +78,21 @@ public final class CueTextReader {
         if (octets.length > MOST_OCTETS) {
             throw Refusal.of("cues.large", "file", "A text of cues of more than 8 MB is none.");
         }
-        return new CueTextReader().all(new String(octets, StandardCharsets.ISO_8859_1));
+        return new CueTextReader().all(decoded(octets));
+    }
+
+    /** Seven bits by the format; what writers put into names beyond that is UTF-8 or, where it is none, Latin 1. */
+    private static String decoded(byte[] octets) {
+        try {
+            String text = StandardCharsets.UTF_8
+                    .newDecoder()
+                    .onMalformedInput(CodingErrorAction.REPORT)
+                    .decode(ByteBuffer.wrap(octets))
+                    .toString();
+            return text.startsWith("\uFEFF") ? text.substring(1) : text;
+        } catch (CharacterCodingException e) {
+            return new String(octets, StandardCharsets.ISO_8859_1);
+        }
     }
 
     private CueText all(String text) {

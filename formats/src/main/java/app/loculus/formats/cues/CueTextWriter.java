@@ -5,7 +5,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
 
-/** Writes a text of cues: seven bits, lines of at most 80 characters ended by CR LF, levels in hexadecimal. */
+/** Writes a text of cues: seven bits, lines of at most 80 characters ended by CR LF, levels as percents or in hexadecimal. */
 public final class CueTextWriter {
 
     private static final int LONGEST = 80;
@@ -28,7 +28,7 @@ public final class CueTextWriter {
                 .forEach((channel, dimmers) -> wrapped(
                         "PATCH 1 ",
                         dimmers.stream()
-                                .map(d -> channel + "<" + d.number() + "@" + hex(d.level()))
+                                .map(d -> channel + "<" + d.number() + "@" + level(d.level()))
                                 .toList()));
         text.groups().forEach(s -> sheet("GROUP", s));
         text.submasters().forEach(s -> sheet("SUB", s));
@@ -44,11 +44,13 @@ public final class CueTextWriter {
             line(name.substring(0, Math.min(LONGEST, name.length())));
         }
         String delay = sheet.delay() == 0 ? "" : " " + Decimal.text(sheet.delay(), 3);
-        if (sheet.up() != null) {
-            line("UP " + Decimal.text(sheet.up(), 3) + delay);
+        // A wait stands behind a time, and where there is none behind a fade of no time.
+        boolean waits = !delay.isEmpty();
+        if (sheet.up() != null || waits) {
+            line("UP " + time(sheet.up()) + delay);
         }
-        if (sheet.down() != null) {
-            line("DOWN " + Decimal.text(sheet.down(), 3) + delay);
+        if (sheet.down() != null || waits) {
+            line("DOWN " + time(sheet.down()) + delay);
         }
         if (sheet.followOn() != null) {
             line("FOLLOWON " + Decimal.text(sheet.followOn(), 3));
@@ -56,7 +58,7 @@ public final class CueTextWriter {
         wrapped(
                 "CHAN ",
                 sheet.levels().entrySet().stream()
-                        .map((Map.Entry<Integer, Double> e) -> e.getKey() + "@" + hex(e.getValue()))
+                        .map((Map.Entry<Integer, Double> e) -> e.getKey() + "@" + level(e.getValue()))
                         .toList());
     }
 
@@ -79,8 +81,16 @@ public final class CueTextWriter {
         out.append(text).append("\r\n");
     }
 
-    private static String hex(double level) {
-        return String.format("H%02X", Math.round(level * 255));
+    private static String time(Double seconds) {
+        return Decimal.text(seconds == null ? 0 : seconds, 3);
+    }
+
+    /** Whole percents as such, which people read; anything between them in hexadecimal, which loses nothing of eight bits. */
+    private static String level(double level) {
+        double percent = level * 100;
+        return Math.abs(percent - Math.round(percent)) < 1e-9
+                ? String.valueOf(Math.round(percent))
+                : String.format("H%02X", Math.round(level * 255));
     }
 
     /** Seven bits without what would begin a comment or a line. */

@@ -21,6 +21,7 @@ import app.loculus.core.unit.Fraction;
 import app.loculus.core.unit.Numbers;
 import app.loculus.core.unit.Seconds;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -130,7 +131,7 @@ public final class ShowCues {
     }
 
     private CueText.Sheet group(int number, String name, List<UnitId> units) {
-        Map<Integer, Double> levels = new TreeMap<>();
+        Map<Integer, Double> levels = new LinkedHashMap<>();
         units.forEach(u -> levels.put(show.patch().get(u.fixture()).number(), 1.0));
         return new CueText.Sheet(String.valueOf(number), name, null, null, 0, null, levels);
     }

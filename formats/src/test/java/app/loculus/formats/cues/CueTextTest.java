@@ -14,6 +14,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
+import java.util.Map;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -107,6 +108,43 @@ class CueTextTest {
                 .isEqualTo(new String(golden(), StandardCharsets.US_ASCII)
                         .replaceAll("!.*\r\n", "")
                         .getBytes(StandardCharsets.US_ASCII));
+    }
+
+    @Test
+    void levels_with_fractions_names_beyond_seven_bits_and_the_order_of_groups_are_taken_as_they_stand() {
+        CueText read = CueTextReader.read(("\uFEFFIDENT 3:0\nPATCH 1 104<600@50.7 105<601\n"
+                        + "GROUP 1\nTEXT Brücke\nCHAN 9@100 3@100 5@100\nCUE 1\nCHAN 1@33.3\nENDDATA\n")
+                .getBytes(StandardCharsets.UTF_8));
+        assertThat(read.patch())
+                .containsExactly(
+                        Map.entry(104, List.of(new CueText.Dimmer(600, .507))),
+                        Map.entry(105, List.of(new CueText.Dimmer(601, 1))));
+        assertThat(read.groups().get(0).name()).isEqualTo("Brücke");
+        assertThat(read.groups().get(0).levels().keySet()).containsExactly(9, 3, 5);
+        assertThat(read.cues().get(0).levels().get(1)).isCloseTo(.333, within(1e-9));
+        assertThat(CueTextReader.read(
+                                "IDENT 3:0\nCUE 1\nTEXT Br\u00fccke\nENDDATA".getBytes(StandardCharsets.ISO_8859_1))
+                        .cues()
+                        .get(0)
+                        .name())
+                .isEqualTo("Brücke");
+    }
+
+    @Test
+    void a_group_goes_out_in_its_order_and_a_wait_without_a_fade_is_no_less_a_wait() {
+        Show show = show(
+                "patch 1 thru 4 as \"House Dimmer / 1-slot\" at 1.1",
+                "4 + 1 + 3",
+                "record group 1 \"Turned\"",
+                "1 at 30",
+                "record cue 1",
+                "cue 1 wait 2");
+        String text =
+                new String(CueTextWriter.write(ShowCues.of(show, show.lists().get(0))), StandardCharsets.US_ASCII);
+        assertThat(text).contains("CHAN 4@100 1@100 3@100", "UP 0 2\r\nDOWN 0 2", "CHAN 1@30");
+        CueText read = CueTextReader.read(text.getBytes(StandardCharsets.US_ASCII));
+        assertThat(read.groups().get(0).levels().keySet()).containsExactly(4, 1, 3);
+        assertThat(read.cues().get(0).delay()).isEqualTo(2);
     }
 
     @Test

@@ -25,6 +25,7 @@ import app.loculus.formats.cues.CueText;
 import app.loculus.formats.cues.CueTextReader;
 import app.loculus.formats.cues.CueTextWriter;
 import app.loculus.formats.cues.ShowCues;
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -98,7 +99,7 @@ class CueTextController {
     private List<String> patched(Show show, CueText text) {
         List<Integer> there =
                 show.patch().fixtures().stream().map(f -> f.number()).toList();
-        String type = dimmer();
+        String type = dimmer(show);
         return text.patch().entrySet().stream()
                 .filter(e -> !there.contains(e.getKey()))
                 .flatMap(e -> e.getValue().stream()
@@ -108,13 +109,19 @@ class CueTextController {
     }
 
     /** A dimmer of one slot. */
-    private String dimmer() {
-        for (Profile profile : library.profiles().all()) {
+    /** A plain dimmer: that of the show, if it has one. */
+    private String dimmer(Show show) {
+        List<Profile> all = new ArrayList<>(show.patch().fixtures().stream()
+                .map(f -> show.patch().profileOf(f))
+                .distinct()
+                .toList());
+        all.addAll(library.profiles().all());
+        for (Profile profile : all) {
             for (Mode mode : profile.modes()) {
                 boolean plain =
                         mode.slots() == 1 && mode.parameter(0, Attribute.DIMMER).isPresent();
                 if (plain) {
-                    return Quoted.of(profile.name() + " / " + mode.name());
+                    return Quoted.of(profile.fullName() + " / " + mode.name());
                 }
             }
         }
