@@ -381,3 +381,21 @@ export async function compareVersions(from: number, to: number) {
   const params = { path: { id: path().path.id, from, to } };
   return answered(await client.GET('/api/shows/{id}/versions/{from}/to/{to}', { params }));
 }
+
+/** Lets others look at a version, by a link. */
+export async function showVersion(version: number) {
+  return answered(
+    await write((headers) =>
+      client.POST('/api/shows/{id}/showings', { params: path(), body: { version }, headers }),
+    ),
+  );
+}
+
+export async function withdrawLink(token: string) {
+  const { path: of } = path();
+  return answered(
+    await write((headers) =>
+      client.DELETE('/api/shows/{id}/showings/{token}', { params: { path: { ...of, token } }, headers }),
+    ),
+  );
+}

@@ -289,6 +289,18 @@ export const usePaperPages = (sheets: string, look: PaperLook) =>
 export const useGoods = () =>
   useOfShow('parcel', async (id) => answered(await client.GET('/api/shows/{id}/parcel/contents', at(id))));
 
+/** Links by which others look at versions. */
+export const useShowings = () =>
+  useOfShow('showings', async (id) => answered(await client.GET('/api/shows/{id}/showings', at(id))));
+
+/** What whoever has a link sees. */
+export const useShown = (token: string) =>
+  useQuery({
+    queryKey: ['showing', token],
+    queryFn: async () => answered(await client.GET('/api/showing/{token}', { params: { path: { token } } })),
+    retry: false,
+  });
+
 export const useVersions = () =>
   useOfShow('versions', async (id) => answered(await client.GET('/api/shows/{id}/versions', at(id))));
 

@@ -5,7 +5,7 @@ import { useShows } from '../api/queries';
 import { onPlaying } from '../api/live';
 import { lookAtPlaying } from '../features/playing/playing';
 import { Chapter } from './Chapter';
-import { CHAPTERS, HandheldPage, loadAll } from './chapters';
+import { CHAPTERS, HandheldPage, loadAll, ShowingPage } from './chapters';
 import { Shell } from './Shell';
 
 /** The first chapter goes before the others. */
@@ -38,6 +38,12 @@ export function App() {
     const later = window.setTimeout(loadAll, LATER_MS);
     return () => window.clearTimeout(later);
   }, []);
+  if (pathname.startsWith('/showing/'))
+    return (
+      <Chapter name="What is shown" from={[]}>
+        <ShowingPage token={pathname.slice('/showing/'.length)} />
+      </Chapter>
+    );
   if (loading) return <p className="p-8 text-ink-2">Opening…</p>;
   if (pathname === '/handheld')
     return (

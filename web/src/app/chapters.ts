@@ -81,6 +81,10 @@ const handheld = later(() => import('../features/handheld/HandheldPage').then((m
 
 export const HandheldPage = handheld.Page;
 
+export const ShowingPage = lazy(() =>
+  import('../features/showing/ShowingPage').then((page) => ({ default: page.ShowingPage })),
+);
+
 export const CHAPTERS = ENTRIES.map((entry, i) => ({
   name: entry.name,
   number: i + 1,

@@ -4,6 +4,7 @@ import { queryClient, useCheck, useGoods, usePaper, type PaperLook } from '../..
 import { useKept } from '../../doing/kept';
 import { Button } from '../../ui/Button';
 import { Along } from './Along';
+import { LookersOn } from './LookersOn';
 import { PaperCard } from './PaperCard';
 import { Preview } from './Preview';
 import { Signed } from './Signed';
@@ -87,6 +88,7 @@ export function HandOverPage() {
             )}
           </section>
           <Signed chapters={check.chapters} />
+          <LookersOn />
         </div>
       </div>
     </div>

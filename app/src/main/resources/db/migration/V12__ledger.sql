@@ -16,3 +16,11 @@ create table if not exists mended (
     at      timestamp with time zone not null,
     primary key (show_id, finding)
 );
+
+-- Versions that others may look at, by a token that is in the link; without it nobody finds them.
+create table if not exists showing (
+    token      varchar(60) not null primary key,
+    show_id    bigint not null,
+    version_id bigint not null,
+    made_at    timestamp with time zone not null
+);

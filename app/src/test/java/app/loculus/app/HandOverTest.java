@@ -246,4 +246,33 @@ class HandOverTest {
             app.send("POST", "/api/shows/1/undo", null);
         }
     }
+
+    @Test
+    void a_version_is_read_by_who_has_its_link_until_that_is_withdrawn_and_nothing_is_written() {
+        long version = app.get("/api/shows/1/versions").get(0).get("id").asLong();
+        assertThat(app.send("POST", "/api/shows/1/showings", Map.of("version", 999))
+                        .statusCode())
+                .isEqualTo(422);
+        JsonNode links = app.json("POST", "/api/shows/1/showings", Map.of("version", version));
+        String token = links.get(0).get("token").asText();
+        assertThat(token).hasSizeGreaterThan(20);
+        app.line(1, "rename group 1 \"Others\"");
+        String shown = app.get("/api/showing/" + token).toString();
+        assertThat(shown).contains("\"All\"", "\"Plum\"", "Bridge", "Monday").doesNotContain("Others");
+        assertThat(app.get("/api/showing/" + token).get("plan")).hasSize(4);
+        long revision = app.get("/api/shows/1").get("revision").asLong();
+        for (String method : List.of("POST", "PUT", "DELETE", "PATCH")) {
+            assertThat(app.send(method, "/api/showing/" + token, Map.of("name", "Other"))
+                            .statusCode())
+                    .as(method)
+                    .isBetween(400, 499);
+        }
+        assertThat(app.get("/api/shows/1").get("revision").asLong()).isEqualTo(revision);
+        assertThat(app.send("GET", "/showing/" + token, null).statusCode()).isEqualTo(200);
+        app.send("DELETE", "/api/shows/1/showings/" + token, null);
+        HttpResponse<String> gone = app.send("GET", "/api/showing/" + token, null);
+        assertThat(gone.statusCode()).isEqualTo(422);
+        assertThat(gone.body()).contains("This link shows nothing, or not any more.");
+        app.send("POST", "/api/shows/1/undo", null);
+    }
 }

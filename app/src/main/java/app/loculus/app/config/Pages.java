@@ -11,7 +11,17 @@ class Pages implements WebMvcConfigurer {
     @Override
     public void addViewControllers(ViewControllerRegistry registry) {
         for (String chapter : new String[] {
-            "/", "/show", "/profiles", "/patch", "/groups", "/palettes", "/looks", "/check", "/hand-over", "/handheld"
+            "/",
+            "/show",
+            "/profiles",
+            "/patch",
+            "/groups",
+            "/palettes",
+            "/looks",
+            "/check",
+            "/hand-over",
+            "/handheld",
+            "/showing/*"
         }) {
             registry.addViewController(chapter).setViewName("forward:/index.html");
         }

@@ -1,6 +1,7 @@
 package app.loculus.formats.gdtf;
 
 import app.loculus.core.colour.Chromaticity;
+import app.loculus.core.colour.Spectrum;
 import app.loculus.core.colour.Tristimulus;
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.profile.Attribute;
@@ -16,6 +17,7 @@ import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashSet;
 import java.util.HexFormat;
 import java.util.LinkedHashMap;
@@ -25,6 +27,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
+import java.util.SortedMap;
+import java.util.TreeMap;
 import org.w3c.dom.Element;
 
 /** Reads a {@code description.xml}. */
@@ -60,7 +64,7 @@ public final class DescriptionReader {
         List<Wheel> wheels = Xml.path(type, "Wheels", "Wheel").stream()
                 .map(w -> wheel(w, filters))
                 .toList();
-        Map<String, Tristimulus> emitters = lights(type, "Emitters", "Emitter");
+        Map<String, Tristimulus> emitters = emitters(type);
         List<Element> elements = Xml.path(type, "DMXModes", "DMXMode");
         if (elements.size() > MOST_MODES) {
             throw Refusal.of(
@@ -179,6 +183,30 @@ public final class DescriptionReader {
             report.odd(slot, "Filter “" + filter + "” is not described; the slot's own colour is used.");
         }
         return slot.getAttribute("Color").isBlank() ? Optional.empty() : colour(slot, "Color");
+    }
+
+    /** By their colour; else by their spectrum or their wavelength. One that says none of it is not there. */
+    private Map<String, Tristimulus> emitters(Element type) {
+        Map<String, Tristimulus> found = new LinkedHashMap<>();
+        for (Element e : Xml.path(type, "PhysicalDescriptions", "Emitters", "Emitter")) {
+            Optional<Tristimulus> light = e.getAttribute("Color").isBlank() ? byWavelength(e) : colour(e, "Color");
+            light.ifPresent(l -> found.putIfAbsent(e.getAttribute("Name"), l));
+        }
+        return found;
+    }
+
+    private Optional<Tristimulus> byWavelength(Element emitter) {
+        SortedMap<Double, Double> energy = new TreeMap<>();
+        // The strongest of its measurements.
+        Xml.children(emitter, "Measurement").stream()
+                .max(Comparator.comparingDouble(m -> report.number(m, "Physical", 0)))
+                .ifPresent(m -> Xml.children(m, "MeasurementPoint")
+                        .forEach(p -> energy.put(report.number(p, "WaveLength", 0), report.number(p, "Energy", 0))));
+        if (!energy.isEmpty()) {
+            return Optional.of(Spectrum.of(energy));
+        }
+        double dominant = report.number(emitter, "DominantWaveLength", 0);
+        return dominant > 0 ? Optional.of(Spectrum.of(dominant)) : Optional.empty();
     }
 
     private Map<String, Tristimulus> lights(Element type, String collect, String one) {

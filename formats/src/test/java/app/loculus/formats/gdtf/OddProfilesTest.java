@@ -3,7 +3,9 @@ package app.loculus.formats.gdtf;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import app.loculus.core.colour.Chromaticity;
 import app.loculus.core.colour.Tristimulus;
+import app.loculus.core.profile.Attribute;
 import app.loculus.core.profile.Mode;
 import app.loculus.core.profile.Profile;
 import app.loculus.core.profile.WheelSlot;
@@ -52,6 +54,28 @@ class OddProfilesTest {
         return Stream.concat(profile.warnings().stream(), ProfileCheck.of(profile).stream())
                 .map(p -> p.place().subject() + ": " + p.words())
                 .toList();
+    }
+
+    private static Chromaticity red(String emitter) {
+        Mode mode = DescriptionReader.read(SOUND.replace("<Emitter Name=\"Red\" Color=\"0.7,0.3,20\"/>", emitter))
+                .modes()
+                .get(0);
+        return mode.emitters().get(new Attribute("ColorAdd_R")).chromaticity().orElse(null);
+    }
+
+    /** By its wavelength or its spectrum; one that says none of it is what its attribute usually is, never white. */
+    @Test
+    void an_emitter_without_a_colour_is_what_its_light_is() {
+        assertThat(red("<Emitter Name=\"Red\" DominantWaveLength=\"460\"/>").y())
+                .isLessThan(.06);
+        assertThat(red("<Emitter Name=\"Red\" DominantWaveLength=\"365\"/>"))
+                .as("nobody sees it")
+                .isNull();
+        Chromaticity green = red("<Emitter Name=\"Red\"><Measurement Physical=\"100\">"
+                + "<MeasurementPoint WaveLength=\"510\" Energy=\"0\"/><MeasurementPoint WaveLength=\"530\" Energy=\"1\"/>"
+                + "<MeasurementPoint WaveLength=\"550\" Energy=\"0\"/></Measurement></Emitter>");
+        assertThat(green.y()).isGreaterThan(.7);
+        assertThat(red("<Emitter Name=\"Red\"/>").x()).as("a typical red").isGreaterThan(.65);
     }
 
     @Test
