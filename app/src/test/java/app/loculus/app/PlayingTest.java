@@ -179,7 +179,7 @@ class PlayingTest {
                     .getBytes(java.nio.charset.StandardCharsets.US_ASCII);
             assertThat(new String(text, java.nio.charset.StandardCharsets.US_ASCII))
                     .startsWith("IDENT 3:0\r\n")
-                    .contains("CUE 1\r\nTEXT Up\r\nUP 2\r\nDOWN 2\r\nCHAN 1@HFF");
+                    .contains("CUE 1\r\nTEXT Up\r\nUP 2\r\nDOWN 2\r\nCHAN 1@100");
             JsonNode foreseen =
                     app.json("POST", "/api/shows/1/cues/text", Map.of("file", text, "dimmers", true, "preview", true));
             assertThat(foreseen.get("words").toString()).contains("Takes in 1 cue, 0 groups, 0 submasters");

@@ -10,6 +10,7 @@ import app.loculus.core.palette.ScopeKey;
 import app.loculus.core.profile.Kind;
 import app.loculus.core.show.Show;
 import app.loculus.core.unit.Numbers;
+import app.loculus.core.value.AttributeValue;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Collectors;
@@ -65,6 +66,13 @@ final class PalettesSheet {
         palette.aim().flatMap(show::mark).ifPresent(m -> owners.add("aimed at " + m));
         int more = 0;
         for (ScopeKey scope : palette.scopes()) {
+            boolean aimed = palette.aim().isPresent()
+                    && palette.entries(scope).values().stream()
+                            .allMatch(e -> e.value() instanceof AttributeValue.Aimed);
+            if (aimed) {
+                // Where it points is said; which way over it gets there nobody looks for on paper.
+                continue;
+            }
             if (owners.size() < MOST_OWNERS) {
                 owners.add(PaletteWords.owner(show, scope) + ": "
                         + palette.entries(scope).values().stream()
