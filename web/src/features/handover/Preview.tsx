@@ -5,7 +5,7 @@ import { Button } from '../../ui/Button';
 import { ALL, keys, query } from './paper-model';
 
 interface Props {
-  sheets: { key: string; words: string; rows: number }[];
+  sheets: { key: string; words: string; empty: boolean }[];
   sheet: string;
   onSheet: (key: string) => void;
   look: PaperLook;
@@ -28,14 +28,14 @@ export function Preview({ sheets, sheet, onSheet, look, page, onPage, revision }
   return (
     <section aria-label="Paper" className="flex min-h-0 min-w-0 flex-1 flex-col gap-2">
       <div role="group" aria-label="Which sheet" className="flex flex-wrap gap-1.5">
-        {[...sheets, { key: ALL, words: 'All', rows: 1 }].map((s) => (
+        {[...sheets, { key: ALL, words: 'All', empty: false }].map((s) => (
           <Button
             key={s.key}
             pressed={s.key === sheet}
-            label={s.rows === 0 ? `${s.words}: nothing stands there yet` : s.words}
+            label={s.empty ? `${s.words}: nothing stands there yet` : s.words}
             onClick={() => onSheet(s.key)}
           >
-            <span className={s.rows === 0 && s.key !== sheet ? 'text-ink-label' : ''}>{s.words}</span>
+            <span className={s.empty && s.key !== sheet ? 'text-ink-label' : ''}>{s.words}</span>
           </Button>
         ))}
       </div>

@@ -14,6 +14,8 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
 
 /**
@@ -25,6 +27,8 @@ public class MendedBook {
 
     /** What was found when a show was looked at last. */
     private record Seen(long revision, Map<String, Finding> byKey) {}
+
+    private static final Logger LOG = LoggerFactory.getLogger(MendedBook.class);
 
     private final MendedStore store;
     private final Clock clock;
@@ -59,7 +63,12 @@ public class MendedBook {
                 .filter(k -> !before.byKey().containsKey(k))
                 .toList();
         if (!mended.isEmpty() || !again.isEmpty()) {
-            store.write(snapshot.id(), mended, again, startOfDay());
+            try {
+                store.write(snapshot.id(), mended, again, startOfDay());
+            } catch (RuntimeException e) {
+                // Whoever looks at a show must not be kept from it by a disk that is full.
+                LOG.warn("What was mended could not be written down: {}", e.getMessage());
+            }
         }
     }
 

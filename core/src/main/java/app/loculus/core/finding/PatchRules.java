@@ -58,6 +58,13 @@ final class PatchRules {
                     .collect(Collectors.joining("+", "", "@" + clash.universe()));
         }
 
+        private static List<UnitId> fixtures(Clash clash) {
+            return whole(clash.members().stream()
+                    .map(c -> c.fixture().id())
+                    .distinct()
+                    .toList());
+        }
+
         @Override
         void find(Show show, Profiles library, Found found) {
             ClashWords words = new ClashWords(show.patch());
@@ -69,10 +76,7 @@ final class PatchRules {
                 // The same two can meet at several places of one universe.
                 String about = about(clash);
                 int before = twice.merge(about, 1, Integer::sum);
-                List<UnitId> who = whole(clash.members().stream()
-                        .map(c -> c.fixture().id())
-                        .distinct()
-                        .toList());
+                List<UnitId> who = fixtures(clash);
                 found.add(
                         before == 1 ? about : about + "#" + before,
                         shared ? Severity.NEEDS_A_LOOK : Severity.WRONG,
@@ -87,7 +91,9 @@ final class PatchRules {
         List<WayOut> waysOut(Show show, Profiles library, Finding finding) {
             ClashWords words = new ClashWords(show.patch());
             return show.patch().clashes().stream()
-                    .filter(c -> c.shared() == shared && words.words(c).equals(finding.words()))
+                    .filter(c -> c.shared() == shared
+                            && fixtures(c).equals(finding.who())
+                            && words.words(c).equals(finding.words()))
                     .findFirst()
                     .map(words::waysOut)
                     .orElse(List.of());

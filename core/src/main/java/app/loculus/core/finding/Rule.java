@@ -89,20 +89,30 @@ abstract class Rule {
         return parts;
     }
 
-    /** Whether a line would be taken, and the finding be gone or smaller; asked where that is not plain to see. */
-    final boolean mends(Show show, Profiles library, Finding finding, String line) {
+    /** What a line would make of a show; empty where it would be refused. Asked where that is not plain to see. */
+    private static Optional<Show> after(Show show, Profiles library, String line) {
         try {
-            if (!(new LineReader(library).read(line) instanceof Command.Edit edit)) {
-                return false;
+            if (new LineReader(library).read(line) instanceof Command.Edit edit) {
+                Outcome outcome = edit.edit().apply(show);
+                return outcome.refused() ? Optional.empty() : Optional.of(outcome.show());
             }
-            Outcome outcome = edit.edit().apply(show);
-            return !outcome.refused()
-                    && found(outcome.show(), library).stream()
-                            .noneMatch(f -> f.key().equals(finding.key())
-                                    && f.who().size() >= finding.who().size());
+            return Optional.empty();
         } catch (Refusal notUnderstood) {
-            return false;
+            return Optional.empty();
         }
+    }
+
+    static boolean taken(Show show, Profiles library, String line) {
+        return after(show, library, line).isPresent();
+    }
+
+    /** Whether a line would be taken, and the finding be gone or smaller. */
+    final boolean mends(Show show, Profiles library, Finding finding, String line) {
+        return after(show, library, line)
+                .filter(then -> found(then, library).stream()
+                        .noneMatch(f -> f.key().equals(finding.key())
+                                && f.who().size() >= finding.who().size()))
+                .isPresent();
     }
 
     static List<UnitId> whole(Collection<FixtureId> fixtures) {

@@ -1,6 +1,8 @@
 package app.loculus.core.ledger;
 
 import app.loculus.core.unit.Limits;
+import java.util.Collections;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Set;
 
@@ -17,7 +19,8 @@ public record Paperwork(String name, String on, Set<PaperField> columns, List<Ho
 
     public Paperwork {
         name = Limits.text("paper.name", "name", name, Limits.NAME).strip();
-        columns = Set.copyOf(columns);
+        // In their order, so that the same paper is written the same every time.
+        columns = columns.isEmpty() ? Set.of() : Collections.unmodifiableSet(EnumSet.copyOf(columns));
         rows = List.copyOf(rows);
     }
 

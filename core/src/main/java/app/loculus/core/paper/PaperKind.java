@@ -5,6 +5,8 @@ import app.loculus.core.ledger.ChapterName;
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.problem.WayOut;
 import app.loculus.core.profile.Profiles;
+import app.loculus.core.show.PartKind;
+import app.loculus.core.show.PartKinds;
 import app.loculus.core.show.Show;
 import java.util.Arrays;
 import java.util.Locale;
@@ -14,20 +16,20 @@ import java.util.stream.Collectors;
 
 /** Every sheet that a show can be put on, in the order in which they lie. */
 public enum PaperKind {
-    COVER("Cover", m -> CoverSheet.of(m.show(), m.library())),
-    HOOKUP_BY_NUMBER("Hookup by number", m -> HookupSheets.byNumber(m.show())),
-    HOOKUP_BY_NAME("Hookup by name", m -> HookupSheets.byName(m.show())),
-    HOOKUP_BY_POSITION("Hookup by position", m -> HookupSheets.byPosition(m.show())),
-    HOOKUP_BY_OUTPUT("Hookup by output", m -> HookupSheets.byOutput(m.show())),
-    GROUPS("Groups", m -> GroupsSheet.of(m.show())),
-    PALETTES("Palettes", m -> PalettesSheet.of(m.show())),
-    MARKS("Marks", m -> MarksSheet.of(m.show())),
-    CUES("Cue lists", m -> LooksSheet.of(m.show())),
-    EFFECTS("Effects", m -> EffectsSheet.of(m.show())),
-    LABELS("Labels", m -> LabelsSheet.of(m.show())),
-    BRING_UP("Bring up", m -> BringUpSheet.of(m.show())),
-    OPEN_POINTS("Open points", m -> StateSheets.openPoints(m.show(), m.findings())),
-    READINESS("Readiness", m -> StateSheets.readiness(m.show(), m.findings(), m.changed()));
+    COVER("Cover", m -> CoverSheet.of(m.show(), m.library()), s -> true),
+    HOOKUP_BY_NUMBER("Hookup by number", m -> HookupSheets.byNumber(m.show()), PaperKind::patched),
+    HOOKUP_BY_NAME("Hookup by name", m -> HookupSheets.byName(m.show()), PaperKind::patched),
+    HOOKUP_BY_POSITION("Hookup by position", m -> HookupSheets.byPosition(m.show()), PaperKind::patched),
+    HOOKUP_BY_OUTPUT("Hookup by output", m -> HookupSheets.byOutput(m.show()), PaperKind::patched),
+    GROUPS("Groups", m -> GroupsSheet.of(m.show()), s -> any(s, PartKinds.GROUPS)),
+    PALETTES("Palettes", m -> PalettesSheet.of(m.show()), s -> any(s, PartKinds.PALETTES)),
+    MARKS("Marks", m -> MarksSheet.of(m.show()), s -> any(s, PartKinds.MARKS)),
+    CUES("Cue lists", m -> LooksSheet.of(m.show()), s -> any(s, PartKinds.LOOKS)),
+    EFFECTS("Effects", m -> EffectsSheet.of(m.show()), s -> any(s, PartKinds.EFFECTS)),
+    LABELS("Labels", m -> LabelsSheet.of(m.show()), PaperKind::patched),
+    BRING_UP("Bring up", m -> BringUpSheet.of(m.show()), PaperKind::patched),
+    OPEN_POINTS("Open points", m -> StateSheets.openPoints(m.show(), m.findings()), s -> true),
+    READINESS("Readiness", m -> StateSheets.readiness(m.show(), m.findings(), m.changed()), s -> true);
 
     /**
      * What sheets are made from.
@@ -44,10 +46,26 @@ public enum PaperKind {
 
     private final String words;
     private final Function<Material, Sheet> made;
+    private final Predicate<Show> holds;
 
-    PaperKind(String words, Function<Material, Sheet> made) {
+    /** @param holds whether there is anything to put on it, told without making it */
+    PaperKind(String words, Function<Material, Sheet> made, Predicate<Show> holds) {
         this.words = words;
         this.made = made;
+        this.holds = holds;
+    }
+
+    private static boolean patched(Show show) {
+        return show.patch().size() > 0;
+    }
+
+    private static boolean any(Show show, PartKind<?, ?> kind) {
+        return !show.all(kind).isEmpty();
+    }
+
+    /** Whether a show has anything to put on it. */
+    public boolean holds(Show show) {
+        return holds.test(show);
     }
 
     public Sheet of(Material material) {

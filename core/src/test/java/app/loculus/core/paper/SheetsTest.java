@@ -216,7 +216,10 @@ class SheetsTest {
     void every_kind_of_sheet_is_found_by_its_key() {
         for (PaperKind kind : PaperKind.values()) {
             assertThat(PaperKind.parse(kind.key())).isEqualTo(kind);
-            assertThat(sheet(Show.empty("Bare"), kind).rows()).isGreaterThanOrEqualTo(0);
+            assertThat(kind.holds(Show.empty("Bare"))
+                            || sheet(Show.empty("Bare"), kind).rows() == 0)
+                    .as(kind.key())
+                    .isTrue();
         }
         assertThatThrownBy(() -> PaperKind.parse("nothing")).hasMessageContaining("no sheet “nothing”");
     }

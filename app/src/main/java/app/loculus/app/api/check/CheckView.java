@@ -9,6 +9,7 @@ import app.loculus.core.ledger.ChapterName;
 import app.loculus.core.ledger.Paperwork;
 import app.loculus.core.ledger.Signature;
 import app.loculus.core.patch.UnitId;
+import app.loculus.core.problem.WayOut;
 import app.loculus.core.show.PartKinds;
 import app.loculus.core.show.Show;
 import app.loculus.core.show.Whole;
@@ -37,6 +38,9 @@ record CheckView(
 
     /** More rows are counted; nobody reads them. */
     private static final int MOST_ROWS = 500;
+
+    /** Rows further down get their ways out when they come up: each of them is tried on the show. */
+    private static final int MOST_WAYS = 150;
 
     /** More units are counted. */
     private static final int MOST_UNITS = 500;
@@ -68,7 +72,7 @@ record CheckView(
             Optional<AsideView> aside,
             Optional<AsideView> changed) {
 
-        static CheckRow of(Show show, Findings findings, Finding f) {
+        static CheckRow of(Show show, Findings findings, Finding f, boolean ways) {
             return new CheckRow(
                     f.key().value(),
                     f.chapter().words(),
@@ -78,9 +82,10 @@ record CheckView(
                     f.who().stream().limit(MOST_UNITS).map(show::label).toList(),
                     (int) f.who().stream().map(UnitId::fixture).distinct().count(),
                     f.spot().map(s -> new FoundAt(s.what(), s.name(), s.list())),
-                    findings.waysOut(f).stream()
-                            .map(w -> new WayView(w.words(), w.line().orElse("")))
-                            .toList(),
+                    (ways ? findings.waysOut(f) : List.<WayOut>of())
+                            .stream()
+                                    .map(w -> new WayView(w.words(), w.line().orElse("")))
+                                    .toList(),
                     findings.aside(f).map(CheckRow::aside),
                     findings.before(f).map(CheckRow::aside));
         }
@@ -125,10 +130,11 @@ record CheckView(
     }
 
     static CheckView of(Show show, long revision, Findings findings, List<Mended> mended) {
-        List<CheckRow> rows = findings.all().stream()
-                .limit(MOST_ROWS)
-                .map(f -> CheckRow.of(show, findings, f))
-                .toList();
+        List<CheckRow> rows = new ArrayList<>();
+        for (Finding f :
+                findings.all().subList(0, Math.min(MOST_ROWS, findings.all().size()))) {
+            rows.add(CheckRow.of(show, findings, f, rows.size() < MOST_WAYS));
+        }
         List<SignedView> chapters = new ArrayList<>();
         for (ChapterName chapter : ChapterName.values()) {
             chapters.add(SignedView.of(show, findings, chapter));

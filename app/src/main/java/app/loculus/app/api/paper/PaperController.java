@@ -7,6 +7,7 @@ import app.loculus.app.session.Snapshot;
 import app.loculus.core.paper.PaperKind;
 import app.loculus.core.paper.Sheet;
 import app.loculus.core.problem.Refusal;
+import app.loculus.core.show.Show;
 import app.loculus.formats.paper.About;
 import app.loculus.formats.paper.PaperOptions;
 import app.loculus.formats.paper.PaperWriter;
@@ -27,8 +28,8 @@ public class PaperController {
 
     private static final String WORKBOOK = "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet";
 
-    /** @param rows how many it has; 0 for one that would be empty */
-    record SheetView(String key, String words, int rows, boolean across) {}
+    /** @param empty whether the show has nothing to put on it */
+    record SheetView(String key, String words, boolean empty) {}
 
     /** @param width in points, as all of its pages; @param height likewise */
     record PagesView(int pages, double width, double height) {}
@@ -50,12 +51,9 @@ public class PaperController {
     /** Every sheet there is, in the order in which they lie. */
     @GetMapping("/api/shows/{id}/paper")
     List<SheetView> sheets(@PathVariable long id) {
-        PaperKind.Material material = PaperAbout.material(shows.get(id), library);
+        Show show = shows.get(id).show();
         return Arrays.stream(PaperKind.values())
-                .map(k -> {
-                    Sheet sheet = k.of(material);
-                    return new SheetView(k.key(), k.words(), sheet.rows(), sheet.across());
-                })
+                .map(k -> new SheetView(k.key(), k.words(), !k.holds(show)))
                 .toList();
     }
 

@@ -21,6 +21,8 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -31,6 +33,8 @@ import org.springframework.web.bind.annotation.RestController;
 /** What goes along when a show is handed over, and all of it as one parcel. */
 @RestController
 class ParcelController {
+
+    private static final Logger LOG = LoggerFactory.getLogger(ParcelController.class);
 
     private static final MediaType ZIP = MediaType.parseMediaType("application/zip");
     private static final String LAST = "parcel.";
@@ -95,8 +99,17 @@ class ParcelController {
                                 snapshot.show().name(), snapshot.revision(), now, goods.leftOut(snapshot, kinds)),
                         goods.parts(snapshot, kinds, options, watched),
                         watched));
-        settings.put(LAST + id, String.valueOf(snapshot.revision()));
+        remember(id, snapshot.revision());
         return Download.of(snapshot.show().name(), Parcel.SUFFIX, ZIP, packed);
+    }
+
+    /** The parcel is made, whether or not there is room to write that down. */
+    private void remember(long show, long revision) {
+        try {
+            settings.put(LAST + show, String.valueOf(revision));
+        } catch (RuntimeException e) {
+            LOG.warn("That a parcel was made could not be written down: {}", e.getMessage());
+        }
     }
 
     private static Set<Goods.Kind> kinds(String with) {
