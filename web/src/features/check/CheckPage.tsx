@@ -34,7 +34,7 @@ export function CheckPage() {
   }, [units]);
   if (!check) return <p className="p-6 text-ink-2">Looking the show over…</p>;
   const listed = sections(rows, all, by);
-  const counted = rows.length < all.length || check.open + check.setAside <= all.length;
+  const unlisted = check.open + check.setAside - all.length;
   return (
     <div className="flex min-h-0 flex-1 gap-3 p-3">
       <section aria-label="Findings" className="flex min-h-0 min-w-0 flex-[2.2] flex-col gap-3">
@@ -122,10 +122,8 @@ export function CheckPage() {
                   : 'Nothing is open.'}
             </p>
           )}
-          {!counted && (
-            <p className="pt-3 text-ink-2">
-              {check.open + check.setAside - all.length} more are not listed; they come up as these go.
-            </p>
+          {unlisted > 0 && (
+            <p className="pt-3 text-ink-2">{unlisted} more are not listed; they come up as these go.</p>
           )}
         </div>
       </section>

@@ -7,8 +7,9 @@ import { attempt } from '../../doing/notices';
 import { runEdit } from '../../doing/run';
 import { useLineReading } from '../../doing/useLineReading';
 import { Button } from '../../ui/Button';
+import { day } from '../../ui/day';
 import { useActiveList } from '../playing/active';
-import { day, leads } from './check-model';
+import { leads } from './check-model';
 
 /** More are counted. */
 const MOST_CHIPS = 24;
@@ -50,6 +51,19 @@ export function FindingCard({ row, line, paper, since }: Props) {
       {row ? (
         <>
           <p className="font-serif text-[15px] font-semibold">{row.words}</p>
+          {/* Above what comes and goes, so that they stay where they are pointed at. */}
+          <div className="flex flex-wrap gap-1.5">
+            {row.units.length > 0 && (
+              <Button onClick={() => void hold(row.units)}>
+                {row.units.length === 1 ? 'Take it in hand' : 'Take them in hand'}
+              </Button>
+            )}
+            {row.spot && (
+              <Button label={`To ${row.spot.what} ${row.spot.name}`} onClick={() => void go()}>
+                Go there
+              </Button>
+            )}
+          </div>
           {line && reading.text === line ? (
             <p className="text-[12px] text-ink-2">
               {reading.outcome?.reading || reading.problems.map((p) => p.words).join(' ')}
@@ -69,18 +83,6 @@ export function FindingCard({ row, line, paper, since }: Props) {
               )}
             </ul>
           )}
-          <div className="flex flex-wrap gap-1.5">
-            {row.units.length > 0 && (
-              <Button onClick={() => void hold(row.units)}>
-                {row.units.length === 1 ? 'Take it in hand' : 'Take them in hand'}
-              </Button>
-            )}
-            {row.spot && (
-              <Button label={`To ${row.spot.what} ${row.spot.name}`} onClick={() => void go()}>
-                Go there
-              </Button>
-            )}
-          </div>
         </>
       ) : (
         <p className="text-[12px] text-ink-label">

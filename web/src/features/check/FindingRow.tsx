@@ -1,12 +1,12 @@
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
-import { useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import type { CheckRow } from '../../api/client';
 import { runEdit } from '../../doing/run';
 import { runLine } from '../../doing/run-line';
 import { Button } from '../../ui/Button';
+import { day } from '../../ui/day';
 import { StateMark, type State } from '../../ui/StateMark';
 import { WhyAside } from './WhyAside';
-import { day } from './check-model';
 
 interface Props {
   row: CheckRow;
@@ -27,6 +27,8 @@ export function FindingRow({ row, looked, onLook, onPoint }: Props) {
   const [reason, setReason] = useState<string | null>(null);
   const resting = useRef(0);
   const ways = row.ways.filter((w) => w.line);
+  // What goes away under the pointer is pointed at no more.
+  useEffect(() => () => onPoint(''), [onPoint]);
   return (
     <li
       className={`flex flex-wrap items-center gap-x-3 gap-y-1 border-b border-line px-1 py-1.5 ${looked ? 'bg-petrol-soft' : ''}`}

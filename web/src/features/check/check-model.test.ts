@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { CheckRow } from '../../api/client';
-import { day, found, leads, sections } from './check-model';
+import { found, leads, sections } from './check-model';
 
 const row = (key: string, more: Partial<CheckRow> = {}): CheckRow => ({
   key,
@@ -70,12 +70,5 @@ describe('where a finding leads', () => {
     ]);
     expect(leads({ what: 'effect', name: '4', list: '' })!.path).toBe('/looks?view=effects');
     expect(leads(null)).toBeNull();
-  });
-});
-
-describe('a day', () => {
-  it('is short', () => {
-    expect(day('2026-11-27')).toBe('27 Nov');
-    expect(day('')).toBe('');
   });
 });

@@ -4,6 +4,7 @@ import { useCurrentShow } from '../../api/current-show';
 import { useKept } from '../../doing/kept';
 import { runEdit } from '../../doing/run';
 import { Button } from '../../ui/Button';
+import { day } from '../../ui/day';
 import { inputShape } from '../../ui/Field';
 import { FileLink } from '../../ui/FileLink';
 import { StateMark, type State } from '../../ui/StateMark';
@@ -55,7 +56,7 @@ export function Signed({ chapters }: { chapters: SignedView[] }) {
             </div>
             {c.by && (
               <p className={`pl-5 text-[12px] ${c.changed ? 'text-ochre' : 'text-moss'}`}>
-                {c.by}, {c.on}
+                {c.by}, {day(c.on)}
                 {c.openThen > 0 && `, ${c.openThen} open then`}
                 {c.changed && ', changed since'}
               </p>

@@ -58,7 +58,7 @@ class StoryIT extends InBrowser {
         button("Take in 86 fixtures").click();
         assertThat(row(1)).isVisible();
         assertThat(page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(Pattern.compile("Patch"))))
-                .containsText("2 shared");
+                .containsText("3 open");
     }
 
     private void patchByFormAndLine() {
