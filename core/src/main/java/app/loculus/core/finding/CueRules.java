@@ -14,9 +14,11 @@ import app.loculus.core.profile.Profiles;
 import app.loculus.core.show.LookHolders;
 import app.loculus.core.show.Show;
 import app.loculus.core.unit.Numbers;
+import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 
 /** How cues follow each other. */
@@ -25,6 +27,14 @@ final class CueRules {
     static final List<Rule> ALL = List.of(new SeenMoving(), new Flipping(), new NoPosition());
 
     private CueRules() {}
+
+    /**
+     * A cue on the way along its list.
+     *
+     * @param before the cue before it
+     * @param fresh lights without a position that no cue before it had: what is carried on is the same light
+     */
+    private record Step(CueList list, Optional<Cue> before, DarkMoves.Found found, List<UnitId> fresh) {}
 
     /** A cue of a list, by its id; the finding goes when the cue does. */
     private abstract static class OfCues extends Rule {
@@ -38,8 +48,36 @@ final class CueRules {
             return OfLooks.parts(show);
         }
 
-        static Spot spot(CueList list, Cue cue) {
-            return new Spot("cue", cue.number().toString(), String.valueOf(list.number()));
+        /** @param at one cue with what happens there */
+        abstract void find(Show show, Step at, Found found);
+
+        @Override
+        final void find(Show show, Profiles library, Found found) {
+            for (CueList list : show.lists()) {
+                Optional<Cue> before = Optional.empty();
+                Set<UnitId> told = new HashSet<>();
+                for (DarkMoves.Found f : DarkMoves.of(show, list)) {
+                    List<UnitId> fresh = f.lit().stream().filter(told::add).toList();
+                    find(show, new Step(list, before, f, fresh), found);
+                    before = Optional.of(f.cue());
+                }
+            }
+        }
+
+        /** @param what happens to them, behind their number; the list is named where there are several */
+        static void tell(Show show, Step at, String what, String beside, Collection<UnitId> who, Found found) {
+            if (!who.isEmpty()) {
+                Cue cue = at.found().cue();
+                found.look(
+                        cue.id().value(),
+                        PaletteRules.upper(cue) + ": " + Numbers.count(who.size(), "head") + " " + what,
+                        beside + (show.lists().size() > 1 ? ", " + at.list() : ""),
+                        who,
+                        new Spot(
+                                "cue",
+                                cue.number().toString(),
+                                String.valueOf(at.list().number())));
+            }
         }
     }
 
@@ -51,26 +89,17 @@ final class CueRules {
         }
 
         @Override
-        void find(Show show, Profiles library, Found found) {
-            for (CueList list : show.lists()) {
-                Cue before = null;
-                for (DarkMoves.Found f : DarkMoves.of(show, list)) {
-                    Set<UnitId> who = f.moves().keySet();
-                    if (!who.isEmpty()) {
-                        found.look(
-                                f.cue().id().value(),
-                                PaletteRules.upper(f.cue()) + ": " + Numbers.count(who.size(), "head")
-                                        + (who.size() == 1 ? " swings while it comes" : " swing while they come")
-                                        + " in.",
-                                (who.size() == 1 ? "it is" : "they are") + " dark"
-                                        + (before == null ? " before" : " in cue " + before.number())
-                                        + (show.lists().size() > 1 ? ", " + list : ""),
-                                who,
-                                spot(list, f.cue()));
-                    }
-                    before = f.cue();
-                }
-            }
+        void find(Show show, Step at, Found found) {
+            Set<UnitId> who = at.found().moves().keySet();
+            boolean one = who.size() == 1;
+            tell(
+                    show,
+                    at,
+                    one ? "swings while it comes in." : "swing while they come in.",
+                    (one ? "it is" : "they are") + " dark"
+                            + at.before().map(c -> " in cue " + c.number()).orElse(" before"),
+                    who,
+                    found);
         }
 
         @Override
@@ -89,24 +118,18 @@ final class CueRules {
         }
 
         @Override
-        void find(Show show, Profiles library, Found found) {
-            for (CueList list : show.lists()) {
-                Cue before = null;
-                for (DarkMoves.Found f : DarkMoves.of(show, list)) {
-                    List<UnitId> who = f.turning();
-                    if (!who.isEmpty()) {
-                        found.look(
-                                f.cue().id().value(),
-                                PaletteRules.upper(f.cue()) + ": " + Numbers.count(who.size(), "head")
-                                        + (who.size() == 1 ? " turns" : " turn") + " right round, in the light.",
-                                numbers(show, who) + "; there is a shorter way from cue " + before.number()
-                                        + (show.lists().size() > 1 ? ", " + list : ""),
-                                who,
-                                spot(list, f.cue()));
-                    }
-                    before = f.cue();
-                }
-            }
+        void find(Show show, Step at, Found found) {
+            List<UnitId> who = at.found().turning();
+            tell(
+                    show,
+                    at,
+                    (who.size() == 1 ? "turns" : "turn") + " right round, in the light.",
+                    numbers(show, who)
+                            + at.before()
+                                    .map(c -> "; there is a shorter way from cue " + c.number())
+                                    .orElse(""),
+                    who,
+                    found);
         }
     }
 
@@ -118,25 +141,15 @@ final class CueRules {
         }
 
         @Override
-        void find(Show show, Profiles library, Found found) {
-            for (CueList list : show.lists()) {
-                Set<UnitId> told = new HashSet<>();
-                for (DarkMoves.Found f : DarkMoves.of(show, list)) {
-                    // Once is enough: what is carried on is the same light.
-                    List<UnitId> who =
-                            f.lit().stream().filter(u -> !told.contains(u)).toList();
-                    told.addAll(who);
-                    if (!who.isEmpty()) {
-                        found.look(
-                                f.cue().id().value(),
-                                PaletteRules.upper(f.cue()) + ": " + Numbers.count(who.size(), "head")
-                                        + (who.size() == 1 ? " is lit and has" : " are lit and have") + " no position.",
-                                numbers(show, who) + (show.lists().size() > 1 ? ", " + list : ""),
-                                who,
-                                spot(list, f.cue()));
-                    }
-                }
-            }
+        void find(Show show, Step at, Found found) {
+            List<UnitId> who = at.fresh();
+            tell(
+                    show,
+                    at,
+                    (who.size() == 1 ? "is lit and has" : "are lit and have") + " no position.",
+                    numbers(show, who),
+                    who,
+                    found);
         }
 
         /** The position that the most others have there, and then the others of the show. */

@@ -125,13 +125,12 @@ final class LookRules {
 
         @Override
         void tell(Show show, Look look, List<UnitId> who, Found found) {
-            found.look(
-                    look.id().value(),
-                    holder(show, look) + ": " + Numbers.count(who.size(), "unit")
-                            + (who.size() == 1 ? " follows" : " follow") + " a palette that gives nothing there.",
-                    numbers(show, who),
+            about(
+                    show,
+                    look,
                     who,
-                    Spot.of(show, look));
+                    (who.size() == 1 ? " follows" : " follow") + " a palette that gives nothing there.",
+                    found);
         }
     }
 
@@ -159,13 +158,12 @@ final class LookRules {
 
         @Override
         void tell(Show show, Look look, List<UnitId> who, Found found) {
-            found.look(
-                    look.id().value(),
-                    holder(show, look) + ": " + Numbers.count(who.size(), "unit")
-                            + (who.size() == 1 ? " refers" : " refer") + " to an effect that moves nothing there.",
-                    numbers(show, who),
+            about(
+                    show,
+                    look,
                     who,
-                    Spot.of(show, look));
+                    (who.size() == 1 ? " refers" : " refer") + " to an effect that moves nothing there.",
+                    found);
         }
     }
 

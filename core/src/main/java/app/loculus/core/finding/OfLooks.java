@@ -5,9 +5,11 @@ import app.loculus.core.look.Look;
 import app.loculus.core.patch.UnitId;
 import app.loculus.core.profile.Profiles;
 import app.loculus.core.programmer.UnitValues;
+import app.loculus.core.show.LookHolders;
 import app.loculus.core.show.PartKinds;
 import app.loculus.core.show.Shapes;
 import app.loculus.core.show.Show;
+import app.loculus.core.unit.Numbers;
 import java.util.ArrayList;
 import java.util.IdentityHashMap;
 import java.util.List;
@@ -85,6 +87,16 @@ abstract class OfLooks extends Rule {
             }
         }
         known.byRule().put(name(), new Worked(by, byLook));
+    }
+
+    /** Who of a look it is about, by number. @param what behind how many they are */
+    static void about(Show show, Look look, List<UnitId> who, String what, Found found) {
+        found.look(
+                look.id().value(),
+                PaletteRules.upper(LookHolders.words(show, look)) + ": " + Numbers.count(who.size(), "unit") + what,
+                numbers(show, who),
+                who,
+                Spot.of(show, look));
     }
 
     static List<UnitId> units(Look look, BiPredicate<UnitId, UnitValues> which) {

@@ -1,12 +1,8 @@
 package app.loculus.core.paper;
 
-import app.loculus.core.patch.Fixture;
 import app.loculus.core.show.Show;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
-import java.util.Map;
-import java.util.TreeMap;
 
 /** To walk along with: a box for each fixture, position by position. */
 final class BringUpSheet {
@@ -23,29 +19,22 @@ final class BringUpSheet {
     private BringUpSheet() {}
 
     static Sheet of(Show show) {
-        Map<String, List<Fixture>> byPosition = new TreeMap<>(Comparator.comparing(String::isEmpty)
-                .thenComparing(String.CASE_INSENSITIVE_ORDER)
-                .thenComparing(Comparator.naturalOrder()));
-        show.patch()
-                .fixtures()
-                .forEach(f -> byPosition
-                        .computeIfAbsent(f.position().strip(), p -> new ArrayList<>())
-                        .add(f));
         List<Sheet.Section> sections = new ArrayList<>();
-        byPosition.forEach((position, fixtures) -> sections.add(new Sheet.Section(
-                position.isEmpty() ? "No position" : position,
-                "",
-                false,
-                fixtures.stream()
-                        .map(f -> List.of(
-                                "",
-                                "",
-                                String.valueOf(f.number()),
-                                f.name(),
-                                HookupSheets.type(show, f),
-                                HookupSheets.address(f),
-                                f.bringUp().note()))
-                        .toList())));
+        HookupSheets.positions(show)
+                .forEach((position, fixtures) -> sections.add(new Sheet.Section(
+                        HookupSheets.position(position),
+                        "",
+                        false,
+                        fixtures.stream()
+                                .map(f -> List.of(
+                                        "",
+                                        "",
+                                        String.valueOf(f.number()),
+                                        f.name(),
+                                        HookupSheets.type(show, f),
+                                        HookupSheets.address(f),
+                                        f.bringUp().note()))
+                                .toList())));
         return new Sheet("Bring up", "Tick what answers; write down what does not.", COLUMNS, sections);
     }
 }

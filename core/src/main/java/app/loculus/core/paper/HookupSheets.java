@@ -57,8 +57,8 @@ final class HookupSheets {
                                 .toList())));
     }
 
-    /** Those without a position come last. */
-    static Sheet byPosition(Show show) {
+    /** In the order of their names; those without a position come last. */
+    static Map<String, List<Fixture>> positions(Show show) {
         Map<String, List<Fixture>> byPosition = new TreeMap<>(Comparator.comparing(String::isEmpty)
                 .thenComparing(String.CASE_INSENSITIVE_ORDER)
                 .thenComparing(Comparator.naturalOrder()));
@@ -67,13 +67,22 @@ final class HookupSheets {
                 .forEach(f -> byPosition
                         .computeIfAbsent(f.position().strip(), p -> new ArrayList<>())
                         .add(f));
+        return byPosition;
+    }
+
+    /** As a heading. */
+    static String position(String name) {
+        return name.isEmpty() ? "No position" : name;
+    }
+
+    static Sheet byPosition(Show show) {
         List<Sheet.Section> sections = new ArrayList<>();
-        byPosition.forEach((position, fixtures) -> {
+        positions(show).forEach((position, fixtures) -> {
             int slots = fixtures.stream()
                     .mapToInt(f -> show.patch().modeOf(f).slots())
                     .sum();
             sections.add(new Sheet.Section(
-                    position.isEmpty() ? "No position" : position,
+                    position(position),
                     Numbers.count(fixtures.size(), "fixture") + " · " + Numbers.count(slots, "slot"),
                     false,
                     rows(show, fixtures)));

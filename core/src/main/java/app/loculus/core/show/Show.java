@@ -36,7 +36,6 @@ import app.loculus.core.value.CueListId;
 import app.loculus.core.value.EffectId;
 import app.loculus.core.value.PaletteId;
 import java.util.Comparator;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -71,10 +70,7 @@ public final class Show {
     /** Answers that hold as long as nothing but working values changes; handed on to the shows for which they do. */
     private final Map<Class<?>, Object> lasting;
 
-    /** Answers that are worked out from those for a show before. */
-    private final Map<Class<?>, Object> growing = new ConcurrentHashMap<>();
-
-    private final Map<Class<?>, Object> grown;
+    private final Answers grown;
 
     /** What runs under the programmer while this is looked at; no part of the show. */
     private final List<Layer> below;
@@ -89,7 +85,7 @@ public final class Show {
         this.known = Optional.empty();
         this.resolved = Optional.empty();
         this.played = Optional.empty();
-        this.grown = Map.of();
+        this.grown = new Answers();
         this.below = List.of();
         this.lasting = new ConcurrentHashMap<>();
         this.parts = parts;
@@ -108,7 +104,7 @@ public final class Show {
         this.resolved = Optional.ofNullable(before.resolver).or(() -> before.resolved);
         this.played =
                 Optional.ofNullable(before.repertoire).map(Repertoire::worked).or(() -> before.played);
-        this.grown = before.answered();
+        this.grown = before.grown.next();
         this.below = before.below;
         this.recipes = before.recipes.after(before, this, delta);
         this.lasting = PASSING.containsAll(delta.kinds()) && !byLight() ? before.lasting : new ConcurrentHashMap<>();
@@ -124,7 +120,7 @@ public final class Show {
         this.resolved = Optional.ofNullable(same.resolver).or(() -> same.resolved);
         this.played =
                 Optional.ofNullable(same.repertoire).map(Repertoire::worked).or(() -> same.played);
-        this.grown = same.answered();
+        this.grown = same.grown.next();
         this.below = List.copyOf(below);
         this.recipes = byLight() ? same.recipes.underOtherLight(this) : same.recipes;
         this.lasting = byLight() ? new ConcurrentHashMap<>() : same.lasting;
@@ -363,21 +359,7 @@ public final class Show {
      * @param work takes the earlier answer, if there is one
      */
     public <T> T growing(Class<T> question, Function<Optional<T>, T> work) {
-        Object known = growing.get(question);
-        if (known == null) {
-            known = work.apply(Optional.ofNullable(grown.get(question)).map(question::cast));
-            growing.put(question, known);
-        }
-        return question.cast(known);
-    }
-
-    private Map<Class<?>, Object> answered() {
-        if (growing.isEmpty()) {
-            return grown;
-        }
-        Map<Class<?>, Object> all = new HashMap<>(grown);
-        all.putAll(growing);
-        return all;
+        return grown.of(question, work);
     }
 
     /** Everything that can be played. */
