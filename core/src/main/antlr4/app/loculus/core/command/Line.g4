@@ -21,7 +21,7 @@ aloud : integer address EOF ;
 command
     : patch | add | unpatch | delete | name | place | hang | purpose | noteGroup | note
     | renumber | change | renewProfile | swap | shift | compact | mark | universe | saveVersion | restoreVersion
-    | recordGroup | editGroup | moveGroup | copyGroup | freezeGroup | tintGroup | starterGroups | recordPalette | takeOut | tidyPalette | copyPalette | movePalette | narrowPalette | joinPalettes | fillPalette | updatePalette | starterPalettes | recordEffect | editEffect | copyEffect | moveEffect | renameEffect | starterEffects | recordLook | recordCue | recordSubmaster | takeOutOfLook | giveInLook | tidyLook | openLook | closeLook | updateLook | setCue | prepareCue | moveCue | copyLook | splitCue | renumberCues | setList | moveKept | play | setMark | markFrom | moveMark | renameMark | realign | setPage | renamePage | tintPalette | notePalette | timePalette | rename
+    | recordGroup | editGroup | moveGroup | copyGroup | freezeGroup | tintGroup | starterGroups | recordPalette | takeOut | tidyPalette | copyPalette | movePalette | narrowPalette | joinPalettes | fillPalette | flipKept | updatePalette | starterPalettes | recordEffect | editEffect | copyEffect | moveEffect | renameEffect | starterEffects | recordLook | recordCue | recordSubmaster | takeOutOfLook | giveInLook | tidyLook | openLook | closeLook | updateLook | setCue | prepareCue | moveCue | copyLook | splitCue | renumberCues | setList | moveKept | play | setMark | markFrom | moveMark | renameMark | realign | setPage | renamePage | tintPalette | notePalette | timePalette | rename
     | send | home | clear | next | previous | whole | invert | recordHighlight | forgetHighlight | highlight | undo | redo
     | choose
     ;
@@ -103,7 +103,10 @@ tintPalette : TINT kind paletteRef (PLUS paletteRef)* (WORD | OFF) ;
 notePalette : NOTE kind paletteRef text ;
 narrowPalette : NARROW kind paletteRef PER (TYPE | FIXTURE) ;
 joinPalettes : TAKE kind paletteRef INTO kind? paletteRef ;
-fillPalette : FILL kind paletteRef FOR TYPE text (FROM TYPE text)? ;
+/* Without a source: what they are given now. A type may be one mode of it. */
+fillPalette : FILL kind paletteRef (PLUS paletteRef)* FOR (TYPE text (FROM TYPE text | AT HOME)? | selection) ;
+/* The other way over, pointing where they point: wherever that palette is followed, or in those looks alone. */
+flipKept : FLIP selection IN (POSITION paletteRef | CUE cueRefs ofList? | LOOK integer | SUBMASTER integer) ;
 updatePalette : UPDATE kind paletteRef scope? ;
 starterPalettes : STARTER PALETTES ;
 recordEffect : RECORD EFFECT integer? text? REPLACE? ;
@@ -167,7 +170,8 @@ lookRef : CUE cueRef ofList? | LOOK integer | SUBMASTER integer ;
 takeOutOfLook : TAKE OUT selection FROM lookRef lookOption* ;
 /* Whatever is in hand. */
 giveInLook : GIVE selection kind paletteRef IN lookRef ;
-tidyLook : TIDY lookRef ;
+/* Into: what no palette is near to becomes palettes of its own. */
+tidyLook : TIDY lookRef (INTO PALETTES)? ;
 openLook : OPENS lookRef ;
 closeLook : CLOSE LOOK ;
 updateLook : UPDATE lookRef ;

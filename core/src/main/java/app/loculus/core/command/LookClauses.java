@@ -137,6 +137,17 @@ final class LookClauses extends RoomClauses {
         return c == null ? LookFinder.chosen(show) : list(show, c.listRef());
     }
 
+    static List<LookId> looks(Draft draft, LineParser.FlipKeptContext c) {
+        if (c.CUE() != null) {
+            return cues(draft, c.cueRefs(), c.ofList()).stream().map(Cue::look).toList();
+        }
+        int number = Terms.integer(c.integer());
+        return List.of(
+                c.LOOK() != null
+                        ? LookFinder.look(draft.show(), number).id()
+                        : LookFinder.submaster(draft.show(), number).look());
+    }
+
     private static LookId look(Draft draft, LineParser.LookRefContext c) {
         Show show = draft.show();
         if (c.CUE() != null) {
@@ -167,7 +178,7 @@ final class LookClauses extends RoomClauses {
 
     @Override
     public List<ShowEdit> visitTidyLook(LineParser.TidyLookContext c) {
-        return later(draft -> new TidyLook(look(draft, c.lookRef())));
+        return later(draft -> new TidyLook(look(draft, c.lookRef()), c.INTO() != null));
     }
 
     @Override

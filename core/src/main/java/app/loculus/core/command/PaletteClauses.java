@@ -1,11 +1,14 @@
 package app.loculus.core.command;
 
+import app.loculus.core.edit.look.FlipInLook;
 import app.loculus.core.edit.mark.MarkFinder;
 import app.loculus.core.edit.palette.ApplyPalette;
 import app.loculus.core.edit.palette.CopyPalette;
 import app.loculus.core.edit.palette.DeletePalettes;
 import app.loculus.core.edit.palette.DescribePalettes;
 import app.loculus.core.edit.palette.FillGap;
+import app.loculus.core.edit.palette.FillUnits;
+import app.loculus.core.edit.palette.FlipInPalette;
 import app.loculus.core.edit.palette.JoinPalettes;
 import app.loculus.core.edit.palette.MovePalette;
 import app.loculus.core.edit.palette.NarrowPalette;
@@ -25,6 +28,7 @@ import app.loculus.core.palette.Scope;
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.profile.Kind;
 import app.loculus.core.profile.ProfileId;
+import app.loculus.core.profile.Profiles;
 import app.loculus.core.show.Draft;
 import app.loculus.core.show.Show;
 import app.loculus.core.show.ShowEdit;
@@ -133,10 +137,35 @@ final class PaletteClauses extends RoomClauses {
 
     @Override
     public List<ShowEdit> visitFillPalette(LineParser.FillPaletteContext c) {
-        return later(draft -> new FillGap(
-                palette(draft, c.kind(), c.paletteRef()).id(),
-                type(draft, c.text(0)),
-                Optional.ofNullable(c.text(1)).map(t -> type(draft, t))));
+        List<ShowEdit> all = new ArrayList<>();
+        c.paletteRef()
+                .forEach(p -> all.addAll(later(
+                        draft -> fill(draft, c, palette(draft, c.kind(), p).id()))));
+        return all;
+    }
+
+    private static ShowEdit fill(Draft draft, LineParser.FillPaletteContext c, PaletteId palette) {
+        if (c.selection() != null) {
+            return new FillUnits(palette, new Choices(draft).visit(c.selection()));
+        }
+        FillGap.From from = c.HOME() != null
+                ? new FillGap.From.Home()
+                : c.text().size() > 1 ? new FillGap.From.Like(type(draft, c.text(1))) : new FillGap.From.Now();
+        String text = Terms.text(c.text(0));
+        if (draft.show().profiles().has(text) || !text.contains("/")) {
+            return new FillGap(palette, type(draft, c.text(0)), Optional.empty(), from);
+        }
+        Profiles.Type type = draft.show().profiles().type(text);
+        return new FillGap(palette, type.profile().id(), Optional.of(type.mode().name()), from);
+    }
+
+    @Override
+    public List<ShowEdit> visitFlipKept(LineParser.FlipKeptContext c) {
+        return later(draft -> c.paletteRef() == null
+                ? new FlipInLook(LookClauses.looks(draft, c), new Choices(draft).visit(c.selection()))
+                : new FlipInPalette(
+                        palette(draft.show(), Kind.POSITION, c.paletteRef()).id(),
+                        new Choices(draft).visit(c.selection())));
     }
 
     private static ProfileId type(Draft draft, LineParser.TextContext c) {
@@ -206,7 +235,10 @@ final class PaletteClauses extends RoomClauses {
     }
 
     static Palette palette(Show show, LineParser.KindContext kind, LineParser.PaletteRefContext c) {
-        Kind of = Kind.parse(kind.getText());
+        return palette(show, Kind.parse(kind.getText()), c);
+    }
+
+    private static Palette palette(Show show, Kind of, LineParser.PaletteRefContext c) {
         return c.integer() != null
                 ? PaletteFinder.number(show, of, Terms.integer(c.integer()))
                 : PaletteFinder.named(show, of, Terms.text(c.text()));

@@ -4,6 +4,7 @@ import app.loculus.core.edit.look.DarkMoves;
 import app.loculus.core.ledger.ChapterName;
 import app.loculus.core.look.Cue;
 import app.loculus.core.look.CueList;
+import app.loculus.core.look.Look;
 import app.loculus.core.palette.Palette;
 import app.loculus.core.patch.UnitId;
 import app.loculus.core.problem.WayOut;
@@ -11,13 +12,18 @@ import app.loculus.core.profile.Attribute;
 import app.loculus.core.profile.Kind;
 import app.loculus.core.profile.Mode;
 import app.loculus.core.profile.Profiles;
+import app.loculus.core.programmer.UnitValues;
 import app.loculus.core.show.LookHolders;
+import app.loculus.core.show.PartKinds;
 import app.loculus.core.show.Show;
 import app.loculus.core.unit.Numbers;
+import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 
@@ -130,6 +136,70 @@ final class CueRules {
                                     .orElse(""),
                     who,
                     found);
+        }
+
+        /** In the positions they follow there; else in the cue alone. Neither where they would turn at another place instead. */
+        @Override
+        List<WayOut> waysOut(Show show, Profiles library, Finding finding) {
+            Look look = show.all(PartKinds.CUES).values().stream()
+                    .filter(c -> finding.key().value().equals(name() + ":" + c.id().value()))
+                    .findFirst()
+                    .map(c -> show.look(c.look()))
+                    .orElse(null);
+            if (look == null) {
+                return List.of();
+            }
+            Map<Palette, List<UnitId>> byPosition = new LinkedHashMap<>();
+            finding.who()
+                    .forEach(unit -> look.values()
+                            .getOrDefault(unit, UnitValues.NONE)
+                            .get(Attribute.PAN)
+                            .flatMap(t -> t.value().followed())
+                            .flatMap(show::palette)
+                            .filter(p ->
+                                    p.kind() == Kind.POSITION && p.followed().isEmpty())
+                            .ifPresent(p -> byPosition
+                                    .computeIfAbsent(p, k -> new ArrayList<>())
+                                    .add(unit)));
+            List<WayOut> ways = new ArrayList<>();
+            byPosition.forEach((palette, units) -> flip(
+                    show,
+                    library,
+                    finding,
+                    "Flip " + numbers(show, units) + " in " + palette,
+                    "flip " + numbers(show, units) + " in " + Spot.of(palette).line(),
+                    ways));
+            flip(
+                    show,
+                    library,
+                    finding,
+                    "Flip them in this cue alone",
+                    "flip " + numbers(show, finding.who()) + " in "
+                            + finding.spot().orElseThrow().line(),
+                    ways);
+            if (ways.isEmpty()) {
+                Spot at = finding.spot().orElseThrow();
+                List<Cue> cues = show.lists().stream()
+                        .filter(l -> String.valueOf(l.number()).equals(at.list()))
+                        .findFirst()
+                        .map(l -> show.cues(l.id()))
+                        .orElse(List.of());
+                flip(
+                        show,
+                        library,
+                        finding,
+                        "Flip them from here on",
+                        "flip " + numbers(show, finding.who()) + " in cue " + at.name() + " thru "
+                                + cues.get(cues.size() - 1).number() + " of list " + at.list(),
+                        ways);
+            }
+            return ways;
+        }
+
+        private void flip(Show show, Profiles library, Finding finding, String words, String line, List<WayOut> ways) {
+            if (mends(show, library, finding, line) && fewer(show, library, line)) {
+                ways.add(WayOut.line(words, line));
+            }
         }
     }
 

@@ -12,18 +12,22 @@ import app.loculus.core.profile.Attribute;
 import app.loculus.core.profile.Kind;
 import app.loculus.core.profile.Profile;
 import app.loculus.core.profile.Profiles;
+import app.loculus.core.programmer.Touched;
 import app.loculus.core.programmer.UnitValues;
 import app.loculus.core.show.Draft;
 import app.loculus.core.show.LookHolders;
 import app.loculus.core.show.PartKinds;
 import app.loculus.core.show.Show;
 import app.loculus.core.unit.Numbers;
+import app.loculus.core.value.AttributeValue;
 import app.loculus.core.value.PaletteId;
+import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.BiPredicate;
 
 /** What looks hold. */
 final class LookRules {
@@ -39,6 +43,30 @@ final class LookRules {
     private static Optional<Look> look(Show show, Finding finding) {
         String id = finding.key().value().substring(finding.rule().length() + 1);
         return show.find(PartKinds.LOOKS, new LookId(Integer.parseInt(id)));
+    }
+
+    /** Takes what does nothing out of a look: what goes out stays the same. @param which values do nothing */
+    private static List<WayOut> takingOut(
+            Rule rule, Show show, Profiles library, Finding finding, BiPredicate<UnitId, Touched> which) {
+        Look look = look(show, finding).orElse(null);
+        if (look == null) {
+            return List.of();
+        }
+        Set<String> names = new LinkedHashSet<>();
+        finding.who()
+                .forEach(u -> look.values()
+                        .getOrDefault(u, UnitValues.NONE)
+                        .byAttribute()
+                        .forEach((attribute, t) -> {
+                            if (which.test(u, t)) {
+                                names.add(attribute.name());
+                            }
+                        }));
+        String line = "take out " + Rule.numbers(show, finding.who()) + " from "
+                + Spot.of(show, look).line() + " only " + String.join(", ", names);
+        return !names.isEmpty() && rule.mends(show, library, finding, line)
+                ? List.of(WayOut.line("Take it out of there", line))
+                : List.of();
     }
 
     /** Values that follow no palette. */
@@ -65,18 +93,31 @@ final class LookRules {
                     Spot.of(show, look));
         }
 
-        /** Only where some palette is near to them; what it is called says what comes of it. */
+        /** The palettes that are near to them, called by name so that one sees what comes of it; and palettes of their own. */
         @Override
         List<WayOut> waysOut(Show show, Profiles library, Finding finding) {
-            Look before = look(show, finding).orElse(null);
-            if (before == null) {
-                return List.of();
-            }
+            List<WayOut> ways = new ArrayList<>();
+            look(show, finding).ifPresent(before -> {
+                Optional<Tie> tie = tie(show, finding, before);
+                tie.ifPresent(t -> ways.add(t.way()));
+                String anew = "tidy " + Spot.of(show, before).line() + " into palettes";
+                if (tie.map(t -> t.left() > 0).orElse(true) && mends(show, library, finding, anew)) {
+                    ways.add(WayOut.line(
+                            tie.isEmpty() ? "Make palettes of them" : "Make palettes, of the rest too", anew));
+                }
+            });
+            return ways;
+        }
+
+        /** @param left how many stay plain */
+        private record Tie(WayOut way, int left) {}
+
+        private static Optional<Tie> tie(Show show, Finding finding, Look before) {
             Draft draft = new Draft(show);
             try {
-                new TidyLook(before.id()).on(draft);
+                new TidyLook(before.id(), false).on(draft);
             } catch (Refusal nothingNear) {
-                return List.of();
+                return Optional.empty();
             }
             Look after = draft.show().look(before.id());
             Set<Palette> tied = new LinkedHashSet<>();
@@ -89,14 +130,16 @@ final class LookRules {
             int left = Plain.of(show, after.values()).size();
             if (left == finding.who().size()) {
                 // Each of them would follow a palette in part, and hold the rest as before.
-                return List.of();
+                return Optional.empty();
             }
             String to = tied.size() == 1
                     ? PaletteRules.upper(Spot.of(tied.iterator().next()).line())
                     : tied.size() + " palettes";
-            return List.of(WayOut.line(
-                    "Tie " + (left == 0 ? "" : finding.who().size() - left + " of them ") + "to " + to,
-                    "tidy " + Spot.of(show, before).line()));
+            return Optional.of(new Tie(
+                    WayOut.line(
+                            "Tie " + (left == 0 ? "" : finding.who().size() - left + " of them ") + "to " + to,
+                            "tidy " + Spot.of(show, before).line()),
+                    left));
         }
     }
 
@@ -132,6 +175,20 @@ final class LookRules {
                     (who.size() == 1 ? " follows" : " follow") + " a palette that gives nothing there.",
                     found);
         }
+
+        @Override
+        List<WayOut> waysOut(Show show, Profiles library, Finding finding) {
+            return takingOut(
+                    this,
+                    show,
+                    library,
+                    finding,
+                    (unit, t) -> t.value()
+                            .followed()
+                            .flatMap(show::palette)
+                            .filter(p -> !show.resolver().giver().give(p, unit).follow())
+                            .isPresent());
+        }
     }
 
     /** Units that refer to an effect which moves nothing of theirs. */
@@ -164,6 +221,18 @@ final class LookRules {
                     who,
                     (who.size() == 1 ? " refers" : " refer") + " to an effect that moves nothing there.",
                     found);
+        }
+
+        /** Only where nothing else stands with it. */
+        @Override
+        List<WayOut> waysOut(Show show, Profiles library, Finding finding) {
+            return takingOut(
+                    this,
+                    show,
+                    library,
+                    finding,
+                    (unit, t) -> t.value() instanceof AttributeValue.Moved m
+                            && m.over().isEmpty());
         }
     }
 
@@ -209,7 +278,7 @@ final class LookRules {
                             .forEach(a -> names.add(a.name())));
             return List.of(WayOut.line(
                     "Take them out",
-                    "take out " + numbers(show, finding.who()) + " from "
+                    "take out " + Rule.numbers(show, finding.who()) + " from "
                             + Spot.of(show, look).line() + " only " + String.join(", ", names)));
         }
     }

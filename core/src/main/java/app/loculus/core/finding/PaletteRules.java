@@ -11,6 +11,7 @@ import app.loculus.core.patch.Fixture;
 import app.loculus.core.patch.UnitId;
 import app.loculus.core.problem.WayOut;
 import app.loculus.core.profile.Attribute;
+import app.loculus.core.profile.Kind;
 import app.loculus.core.profile.Mode;
 import app.loculus.core.profile.Profile;
 import app.loculus.core.profile.ProfileId;
@@ -22,7 +23,10 @@ import app.loculus.core.unit.Decimal;
 import app.loculus.core.unit.Numbers;
 import app.loculus.core.unit.Quoted;
 import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.EnumMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 
@@ -102,7 +106,7 @@ final class PaletteRules {
             }
         }
 
-        /** From a type whose values have a place here. */
+        /** From a type whose values have a place here; else at home, which is said to be meant. */
         @Override
         List<WayOut> waysOut(Show show, Profiles library, Finding finding) {
             Crossed crossed = Crossed.of(show, finding).orElse(null);
@@ -123,6 +127,11 @@ final class PaletteRules {
                             "As " + show.profiles().get(other.profile()).name(), line));
                 }
             }
+            String home = "fill " + Spot.of(palette).line() + " for type "
+                    + named(show, crossed.type().profile()) + " at home";
+            if (ways.isEmpty() && mends(show, library, finding, home)) {
+                ways.add(WayOut.line("Keep " + crossed.type(show) + " at home there", home));
+            }
             return ways;
         }
 
@@ -140,7 +149,7 @@ final class PaletteRules {
         }
     }
 
-    /** Palettes that come out farther away than an eye lets pass: of each type those it has, since it is the type that cannot. */
+    /** Palettes of a kind that come out farther away than an eye lets pass: of each type those it has, since it is the type that cannot. */
     private static final class FarOff extends Rule {
 
         /** More are counted. */
@@ -152,36 +161,66 @@ final class PaletteRules {
 
         @Override
         void find(Show show, Profiles library, Found found) {
-            List<Coverage.Type> types = show.coverage().types();
-            for (int i = 0; i < types.size(); i++) {
-                Coverage.Type type = types.get(i);
-                List<Palette> far = new ArrayList<>();
-                Optional<ColourDifference> worst = Optional.empty();
-                for (Palette palette : show.palettes()) {
-                    Coverage.Crossing c = show.coverage().of(palette).get(i);
-                    if (c.needsAnEye() && !c.gap()) {
-                        far.add(palette);
-                        worst = worst.isEmpty()
-                                        || c.worst().isPresent()
-                                                && c.worst().get().deltaUv()
-                                                        > worst.get().deltaUv()
-                                ? c.worst()
-                                : worst;
-                    }
-                }
-                if (!far.isEmpty()) {
-                    found.look(
-                            type.profile().value() + "/" + type.mode(),
-                            words(far) + " on "
-                                    + show.profiles().get(type.profile()).name() + ".",
-                            Numbers.count(type.fixtures(), "fixture")
-                                    + named(far)
-                                    + worst.map(w -> "; at worst Δ " + Decimal.text(w.deltaUv(), 3))
-                                            .orElse(""),
-                            type.units(),
-                            Spot.of(far.get(0)));
+            for (int i = 0; i < show.coverage().types().size(); i++) {
+                for (Map.Entry<Kind, List<Palette>> far : far(show, i).entrySet()) {
+                    tell(show, i, far.getKey(), far.getValue(), found);
                 }
             }
+        }
+
+        private static void tell(Show show, int i, Kind kind, List<Palette> far, Found found) {
+            Coverage.Type type = show.coverage().types().get(i);
+            Optional<ColourDifference> worst = far.stream()
+                    .flatMap(p -> show.coverage().of(p).get(i).worst().stream())
+                    .max(Comparator.comparingDouble(ColourDifference::deltaUv));
+            found.look(
+                    about(type, kind),
+                    words(far) + " on " + show.profiles().get(type.profile()).name() + ".",
+                    Numbers.count(type.fixtures(), "fixture")
+                            + named(far)
+                            + worst.map(w -> "; at worst Δ " + Decimal.text(w.deltaUv(), 3))
+                                    .orElse(""),
+                    type.units(),
+                    Spot.of(far.get(0)));
+        }
+
+        /** Without the kind for colours, which most are. */
+        private static String about(Coverage.Type type, Kind kind) {
+            return type.profile().value() + "/" + type.mode() + (kind == Kind.COLOUR ? "" : "/" + kind.word());
+        }
+
+        /** By kind. @param i of the type */
+        private static Map<Kind, List<Palette>> far(Show show, int i) {
+            Map<Kind, List<Palette>> far = new EnumMap<>(Kind.class);
+            for (Palette palette : show.palettes()) {
+                Coverage.Crossing c = show.coverage().of(palette).get(i);
+                if (c.needsAnEye() && !c.gap()) {
+                    far.computeIfAbsent(palette.kind(), k -> new ArrayList<>()).add(palette);
+                }
+            }
+            return far;
+        }
+
+        /** What comes out, as values of their own in just this mode: somebody looked at it and means it. */
+        @Override
+        List<WayOut> waysOut(Show show, Profiles library, Finding finding) {
+            for (int i = 0; i < show.coverage().types().size(); i++) {
+                Coverage.Type type = show.coverage().types().get(i);
+                for (Map.Entry<Kind, List<Palette>> far : far(show, i).entrySet()) {
+                    if (finding.key().value().equals(name() + ":" + about(type, far.getKey()))) {
+                        Profile profile = show.profiles().get(type.profile());
+                        String line = "fill " + far.getKey().word() + " "
+                                + far.getValue().stream()
+                                        .map(p -> String.valueOf(p.number()))
+                                        .collect(Collectors.joining(" + "))
+                                + " for type " + Quoted.of(profile.fullName() + " / " + type.mode());
+                        return mends(show, library, finding, line)
+                                ? List.of(WayOut.line("Keep what comes out", line))
+                                : List.of();
+                    }
+                }
+            }
+            return List.of();
         }
 
         private static String words(List<Palette> far) {
@@ -239,6 +278,15 @@ final class PaletteRules {
                             Spot.of(palette));
                 }
             }
+        }
+
+        /** As near as they get, which then is a position of their own; else without it. */
+        @Override
+        List<WayOut> waysOut(Show show, Profiles library, Finding finding) {
+            String line = "fill " + finding.spot().orElseThrow().line() + " for " + numbers(show, finding.who());
+            return mends(show, library, finding, line)
+                    ? List.of(WayOut.line("Keep them as near as they get", line))
+                    : List.of();
         }
     }
 

@@ -115,6 +115,17 @@ abstract class Rule {
                 .isPresent();
     }
 
+    /** Whether a line would be taken, and fewer be named by the rule than now, all in all. */
+    final boolean fewer(Show show, Profiles library, String line) {
+        return after(show, library, line)
+                .filter(then -> named(then, library) < named(show, library))
+                .isPresent();
+    }
+
+    private int named(Show show, Profiles library) {
+        return found(show, library).stream().mapToInt(f -> f.who().size()).sum();
+    }
+
     static List<UnitId> whole(Collection<FixtureId> fixtures) {
         return fixtures.stream().map(UnitId::whole).toList();
     }

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 
 /**
  * Pan and tilt that hit a point. With e the direction to it in the fixture's own frame: tilt = acos(−ez), pan =
@@ -18,6 +19,15 @@ public final class Aiming {
 
     /** How far pan and tilt go, degrees; the lower end first. */
     public record Reach(double panFrom, double panTo, double tiltFrom, double tiltTo) {
+
+        boolean holds(PanTilt at) {
+            return at.pan() >= panFrom && at.pan() <= panTo && at.tilt() >= tiltFrom && at.tilt() <= tiltTo;
+        }
+
+        /** How far from the middle of pan. */
+        public double aside(PanTilt at) {
+            return Math.abs(at.pan() - (panFrom + panTo) / 2);
+        }
 
         double panWithin(double pan) {
             return Math.max(panFrom, Math.min(panTo, pan));
@@ -48,7 +58,23 @@ public final class Aiming {
         }
     }
 
+    /** Where a head stands, degrees. */
+    public record PanTilt(double pan, double tilt) {
+
+        /** Degrees that both go together on the way from here. */
+        public double wayTo(PanTilt other) {
+            return Math.abs(other.pan - pan) + Math.abs(other.tilt - tilt);
+        }
+    }
+
     private Aiming() {}
+
+    /** The other ways over to where a head points: pan turned by half, tilt to the other side; those within reach. */
+    public static List<PanTilt> over(PanTilt now, Reach reach) {
+        return Stream.of(new PanTilt(now.pan() - 180, -now.tilt()), new PanTilt(now.pan() + 180, -now.tilt()))
+                .filter(reach::holds)
+                .toList();
+    }
 
     /** The solution nearest to where the head is; out of reach, what comes nearest to the point. */
     public static Aim nearest(Pose pose, Vector3 target, Reach reach, double panNow, double tiltNow) {

@@ -57,6 +57,12 @@ public final class Aimed {
                 .map(place -> place.function().physicalOf(place.fraction()));
     }
 
+    /** Where values point a head; empty when they do not hold both pan and tilt. */
+    public static Optional<Aiming.PanTilt> pointed(Mode mode, int cell, Map<Attribute, AttributeValue> values) {
+        return degrees(mode, cell, values, Attribute.PAN)
+                .flatMap(pan -> degrees(mode, cell, values, Attribute.TILT).map(tilt -> new Aiming.PanTilt(pan, tilt)));
+    }
+
     /** Over all functions of the attribute. */
     private static double end(Mode mode, Parameter p, boolean upper) {
         DoubleStream ends = mode.channelOf(p).functions().stream()

@@ -17,6 +17,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
 
 /**
@@ -67,11 +68,14 @@ public final class Coverage {
 
         /**
          * Whether it is far enough off for an eye to look at it. What was recorded for a type is meant as it is, unless it
-         * is plainly another colour, as it can be in another mode than it was recorded in.
+         * is plainly another colour, as it can be in another mode than it was recorded in; what was set for just this mode
+         * is meant whatever it is.
          */
         public boolean needsAnEye() {
             boolean computed = units.containsKey(Follows.COMPUTED) || units.containsKey(Follows.GLOBAL);
+            boolean meant = Set.of(Follows.MODE).containsAll(units.keySet());
             return applies
+                    && !meant
                     && (units.containsKey(Follows.LIKE)
                             || worst.filter(w -> computed
                                             ? w.grade() == ColourDifference.Grade.NEEDS_AN_EYE

@@ -115,6 +115,11 @@ public final class Profiles {
         return new Type(profile, profile.mode(mode));
     }
 
+    /** Whether a profile is called so, with or without its maker. */
+    public boolean has(String name) {
+        return !named(name.strip()).isEmpty();
+    }
+
     private List<Profile> named(String text) {
         List<Profile> full = byId.values().stream()
                 .filter(p -> p.fullName().equalsIgnoreCase(text))

@@ -8,6 +8,7 @@ import app.loculus.core.palette.Palette;
 import app.loculus.core.value.PaletteId;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 
 /** What holds looks, and which looks follow palettes. */
@@ -31,6 +32,19 @@ public final class LookHolders {
                 .findFirst()
                 .map(Submaster::toString)
                 .orElseGet(look::toString);
+    }
+
+    /** What a person calls it: the name of what holds the look, else {@code Cue 3}. */
+    public static String called(Show show, Look look) {
+        Optional<String> cue = show.all(PartKinds.CUES).values().stream()
+                .filter(c -> c.look().equals(look.id()))
+                .findFirst()
+                .map(c -> c.name().isBlank() ? "Cue " + c.number() : c.name());
+        Optional<String> submaster = show.submasters().stream()
+                .filter(s -> s.look().equals(look.id()))
+                .findFirst()
+                .map(s -> s.name().isBlank() ? "Submaster " + s.number() : s.name());
+        return cue.or(() -> submaster).orElseGet(() -> look.name().isBlank() ? "Look" : look.name());
     }
 
     /** Looks with a value that refers to the palette itself. */

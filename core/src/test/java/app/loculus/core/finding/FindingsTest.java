@@ -223,8 +223,14 @@ class FindingsTest {
         assertThat(told(mended(show, "plain"), "plain")).isEmpty();
         Show far = washes("1 at 50 pan at -130 tilt at 40", "record cue 1 \"Open\"", "clear all");
         assertThat(told(far, "plain"))
-                .as("nothing is near, so nothing is offered")
-                .containsExactly("Cue 1 “Open” of list 1 “Main”: 1 of 1 unit holds plain values.");
+                .containsExactly("Cue 1 “Open” of list 1 “Main”: 1 of 1 unit holds plain values."
+                        + " [Make palettes of them = tidy cue 1 of list 1 into palettes]");
+        Show made = mended(far, "plain");
+        assertThat(told(made, "plain")).isEmpty();
+        assertThat(made.palettes())
+                .filteredOn(p -> far.palette(p.id()).isEmpty())
+                .extracting(Object::toString)
+                .containsExactly("position 1 “Open”");
     }
 
     @Test
@@ -238,8 +244,12 @@ class FindingsTest {
                 "record cue 3",
                 "clear all");
         assertThat(told(show, "flipping"))
-                .containsExactly(
-                        "Cue 2: 1 head turns right round, in the light. (1; there is a shorter way from cue 1)");
+                .containsExactly("Cue 2: 1 head turns right round, in the light. (1; there is a shorter way from cue 1)"
+                        + " [Flip them from here on = flip 1 in cue 2 thru 3 of list 1]");
+        assertThat(told(mended(show, "flipping"), "flipping")).isEmpty();
+        Show two = Rig.after(show, "delete cue 3");
+        assertThat(told(two, "flipping").get(0)).endsWith("[Flip them in this cue alone = flip 1 in cue 2 of list 1]");
+        assertThat(told(mended(two, "flipping"), "flipping")).isEmpty();
         Show dark = washes(
                 "1 at 0 pan at -100 tilt at 60",
                 "record cue 1",
@@ -260,7 +270,9 @@ class FindingsTest {
                 "edit effect 3 sine of ColorSub_C at 0 thru 100");
         assertThat(told(show, "effect-still"))
                 .containsExactly(
-                        "Cue 1 “Waves” of list 1 “Main”: 4 units refer to an effect that moves nothing there. (11 thru 14)");
+                        "Cue 1 “Waves” of list 1 “Main”: 4 units refer to an effect that moves nothing there. (11 thru 14)"
+                                + " [Take it out of there = take out 11 thru 14 from cue 1 of list 1 only Dimmer]");
+        assertThat(told(mended(show, "effect-still"), "effect-still")).isEmpty();
     }
 
     @Test

@@ -52,6 +52,8 @@ class PaletteStillnessLawsTest {
             "fill colour 1 for type \"Panel\"",
             "fill colour 1 for type \"Curtain\"",
             "fill colour 5 for type \"Twin\"",
+            "fill colour 1 for 1 thru 4 + 11",
+            "fill colour 5 for all",
             "delete colour 1 as values",
             "delete colour 1 + 2 as values",
             "copy colour 1 to 9",

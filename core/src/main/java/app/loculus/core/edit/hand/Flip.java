@@ -1,5 +1,7 @@
 package app.loculus.core.edit.hand;
 
+import app.loculus.core.geometry.Aiming;
+import app.loculus.core.geometry.Aiming.PanTilt;
 import app.loculus.core.palette.Aimed;
 import app.loculus.core.patch.Fixture;
 import app.loculus.core.patch.UnitId;
@@ -21,14 +23,11 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
-import java.util.stream.DoubleStream;
 
 /** Points heads in hand where they point already, on the other way over: pan turned by half, tilt to the other side. */
 public record Flip() implements ShowEdit {
 
     private static final int MOST_NAMED = 8;
-
-    private record PanTilt(double pan, double tilt) {}
 
     @Override
     public void on(Draft draft) {
@@ -77,20 +76,11 @@ public record Flip() implements ShowEdit {
     }
 
     private static Optional<PanTilt> over(FromNow hand, Fixture fixture, Profile profile, Mode mode, int cell) {
-        FromNow.At pan = hand.at(fixture, profile, mode, cell, Attribute.PAN).orElse(null);
-        FromNow.At tilt = hand.at(fixture, profile, mode, cell, Attribute.TILT).orElse(null);
-        if (pan == null || tilt == null || !within(tilt, -tilt.physical())) {
-            return Optional.empty();
-        }
+        Aiming.Reach reach = Aimed.reach(mode, cell).orElseThrow();
+        Optional<FromNow.At> pan = hand.at(fixture, profile, mode, cell, Attribute.PAN);
+        Optional<FromNow.At> tilt = hand.at(fixture, profile, mode, cell, Attribute.TILT);
         // The half turn that stays nearer to the middle of pan.
-        return DoubleStream.of(pan.physical() - 180, pan.physical() + 180)
-                .filter(p -> within(pan, p))
-                .boxed()
-                .min(Comparator.comparingDouble(p -> Math.abs(p - (pan.ends()[0] + pan.ends()[1]) / 2)))
-                .map(p -> new PanTilt(p, -tilt.physical()));
-    }
-
-    private static boolean within(FromNow.At at, double degrees) {
-        return degrees >= at.ends()[0] && degrees <= at.ends()[1];
+        return pan.flatMap(p -> tilt.flatMap(t -> Aiming.over(new PanTilt(p.physical(), t.physical()), reach).stream()
+                .min(Comparator.comparingDouble(reach::aside))));
     }
 }

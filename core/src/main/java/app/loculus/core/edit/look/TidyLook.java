@@ -32,9 +32,11 @@ import java.util.TreeMap;
 
 /**
  * Turns plain values of a look into the palettes that give the same, or nearly: within two percent of the range of each
- * attribute, and where it is nearest. What no palette is near to stays plain.
+ * attribute, and where it is nearest.
+ *
+ * @param anew whether what no palette is near to becomes palettes of its own, one of each kind; else it stays plain
  */
-public record TidyLook(LookId look) implements ShowEdit {
+public record TidyLook(LookId look, boolean anew) implements ShowEdit {
 
     private static final double NEAR = .02;
 
@@ -43,15 +45,43 @@ public record TidyLook(LookId look) implements ShowEdit {
 
     @Override
     public void on(Draft draft) {
-        Show show = draft.show();
-        Look before = show.look(look);
+        Look before = draft.show().look(look);
         draft.reads(PartKinds.LOOKS, look);
         draft.reads(PartKinds.PALETTES);
         Map<UnitId, UnitValues> after = new LinkedHashMap<>(before.values());
         Map<String, Integer> exact = new TreeMap<>();
         Map<String, Integer> near = new TreeMap<>();
-        Plain.of(show, before.values()).forEach((unit, plain) -> {
-            UnitValues values = before.values().get(unit);
+        tie(draft.show(), after, exact, near);
+        if (anew) {
+            new FromPlain(draft, before).record(after);
+            tie(draft.show(), after, exact, near);
+        }
+        Show show = draft.show();
+        if (exact.isEmpty() && near.isEmpty()) {
+            String plain = Plain.words(show, before.values());
+            throw Refusal.of(
+                    "look.tidy",
+                    "look",
+                    plain.isEmpty()
+                            ? "All of " + LookHolders.words(show, before) + " follows palettes."
+                            : plain + ", and no palette is near to them.",
+                    anew
+                            ? WayOut.advice("They are control channels, or cannot be given by a palette alone.")
+                            : WayOut.advice("Add “into palettes”, and palettes are made of them."));
+        }
+        draft.put(PartKinds.LOOKS, before.holding(after));
+        draft.say("Tidies " + LookHolders.words(show, before));
+        exact.forEach((palette, units) -> draft.say(Numbers.count(units, "unit") + ": " + palette + ", the same"));
+        near.forEach((palette, units) -> draft.say(Numbers.count(units, "unit") + ": " + palette + ", nearly"));
+        String left = Plain.words(show, after);
+        draft.say(left.isEmpty() ? "Nothing plain is left" : "Left: " + left);
+    }
+
+    /** @param after values of the look, changed where they are tied; @param exact counts units by palette */
+    private static void tie(
+            Show show, Map<UnitId, UnitValues> after, Map<String, Integer> exact, Map<String, Integer> near) {
+        Plain.of(show, after).forEach((unit, plain) -> {
+            UnitValues values = after.get(unit);
             for (Map.Entry<Kind, Set<Attribute>> of : byKind(show, unit, plain).entrySet()) {
                 Optional<Match> match = match(show, unit, of.getKey(), of.getValue(), values);
                 if (match.isPresent()) {
@@ -62,25 +92,9 @@ public record TidyLook(LookId look) implements ShowEdit {
             }
             after.put(unit, values);
         });
-        if (exact.isEmpty() && near.isEmpty()) {
-            String plain = Plain.words(show, before.values());
-            throw Refusal.of(
-                    "look.tidy",
-                    "look",
-                    plain.isEmpty()
-                            ? "All of " + LookHolders.words(show, before) + " follows palettes."
-                            : plain + ", and no palette is near to them.",
-                    WayOut.advice("Record them as palettes first."));
-        }
-        draft.put(PartKinds.LOOKS, before.holding(after));
-        draft.say("Tidies " + LookHolders.words(show, before));
-        exact.forEach((palette, units) -> draft.say(Numbers.count(units, "unit") + ": " + palette + ", the same"));
-        near.forEach((palette, units) -> draft.say(Numbers.count(units, "unit") + ": " + palette + ", nearly"));
-        String left = Plain.words(show, after);
-        draft.say(left.isEmpty() ? "Nothing plain is left" : "Left: " + left);
     }
 
-    private static Map<Kind, Set<Attribute>> byKind(Show show, UnitId unit, Set<Attribute> plain) {
+    static Map<Kind, Set<Attribute>> byKind(Show show, UnitId unit, Set<Attribute> plain) {
         Profile profile = show.patch().profileOf(show.patch().get(unit.fixture()));
         Map<Kind, Set<Attribute>> byKind = new LinkedHashMap<>();
         plain.forEach(a -> byKind.computeIfAbsent(profile.kindOf(a), k -> new LinkedHashSet<>())

@@ -1,6 +1,7 @@
 package app.loculus.core.edit.look;
 
 import app.loculus.core.geometry.Aiming;
+import app.loculus.core.geometry.Aiming.PanTilt;
 import app.loculus.core.palette.Aimed;
 import app.loculus.core.patch.UnitId;
 import app.loculus.core.profile.Attribute;
@@ -26,36 +27,24 @@ final class TurningRound {
         if (reach.isEmpty()) {
             return false;
         }
-        Optional<double[]> from = pointed(show, mode, unit, before);
-        Optional<double[]> to = pointed(show, mode, unit, after);
+        Optional<PanTilt> from = pointed(show, unit, before);
+        Optional<PanTilt> to = pointed(show, unit, after);
         return from.isPresent() && to.isPresent() && shorter(from.get(), to.get(), reach.get());
     }
 
-    /** With tilt to the other side. */
-    private static boolean shorter(double[] from, double[] to, Aiming.Reach reach) {
-        double way = Math.abs(to[0] - from[0]) + Math.abs(to[1] - from[1]);
-        for (double turned : new double[] {to[0] - 180, to[0] + 180}) {
-            boolean there = turned >= reach.panFrom()
-                    && turned <= reach.panTo()
-                    && -to[1] >= reach.tiltFrom()
-                    && -to[1] <= reach.tiltTo();
-            if (there && Math.abs(turned - from[0]) + Math.abs(-to[1] - from[1]) + SAVED <= way) {
-                return true;
-            }
-        }
-        return false;
+    private static boolean shorter(PanTilt from, PanTilt to, Aiming.Reach reach) {
+        return Aiming.over(to, reach).stream().anyMatch(over -> from.wayTo(over) + SAVED <= from.wayTo(to));
     }
 
-    /** Pan and tilt in degrees; empty when they are not both held still. */
-    private static Optional<double[]> pointed(Show show, Mode mode, UnitId unit, UnitValues values) {
+    /** Where values point a unit; empty when they do not hold both pan and tilt still. */
+    static Optional<PanTilt> pointed(Show show, UnitId unit, UnitValues values) {
+        Mode mode = show.patch().modeOf(show.patch().get(unit.fixture()));
         Map<Attribute, AttributeValue> plain = new LinkedHashMap<>();
         show.resolver().held(unit, values).forEach((attribute, held) -> {
             if (held.moving().isEmpty()) {
                 plain.put(attribute, held.value());
             }
         });
-        return Aimed.degrees(mode, unit.cell(), plain, Attribute.PAN)
-                .flatMap(pan ->
-                        Aimed.degrees(mode, unit.cell(), plain, Attribute.TILT).map(tilt -> new double[] {pan, tilt}));
+        return Aimed.pointed(mode, unit.cell(), plain);
     }
 }
