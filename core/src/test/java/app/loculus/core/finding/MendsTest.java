@@ -219,20 +219,27 @@ class MendsTest {
     }
 
     @Test
-    void a_type_that_nothing_is_like_is_kept_at_home() {
+    void a_type_is_kept_at_home_where_it_was_given_nothing() {
         Show show = Rig.show(
-                "patch 1 as \"Spot / cmy\" at 1.1",
-                "patch 2 as \"Wash / extended\" at 2.1",
-                "1 zoom at 20",
-                "record beam 3 \"Tight\"",
+                "patch 1 as \"Dimmer / 1-slot\" at 1.1",
+                "patch 2 as \"Par / rgb\" at 1.21",
+                "1 at 40",
+                "record intensity 3 \"Low\" per type",
                 "clear all");
-        Findings findings = Findings.of(show, Rig.ALL);
-        for (Finding f : findings.all()) {
-            if (f.rule().equals("palette-misses")) {
-                assertThat(findings.waysOut(f)).as("%s", f).isNotEmpty();
-            }
-        }
-        assertThat(Rig.say(show, "fill beam 3 for type \"Wash\" at home").words())
-                .anyMatch(w -> w.contains("Wash"));
+        Show filled = Rig.after(show, "fill intensity 3 for type \"Par\" at home");
+        Palette low = filled.palette(Kind.INTENSITY, 3).orElseThrow();
+        UnitId par = UnitId.whole(filled.patch().number(2).id());
+        Mode mode = filled.patch().modeOf(filled.patch().number(2));
+        assertThat(filled.resolver().giver().give(low, par).values())
+                .containsExactly(Map.entry(
+                        Attribute.DIMMER,
+                        AttributeValue.home(
+                                mode, mode.parameter(0, Attribute.DIMMER).orElseThrow())));
+        assertThat(Rig.say(show, "fill colour 1 for type \"Par\" at home").refused())
+                .isTrue();
+        Outcome nothing = Rig.say(
+                Rig.after(show, "2 colour xy 0.4, 0.4", "record colour 1 \"Amber\""),
+                "fill colour 1 for type \"Dimmer\" at home");
+        assertThat(nothing.problems().get(0).words()).isEqualTo("Dimmer has nothing of colour that could be at home.");
     }
 }
