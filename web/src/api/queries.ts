@@ -269,6 +269,18 @@ export interface PaperLook {
 export const useCheck = () =>
   useOfShow('check', async (id) => answered(await client.GET('/api/shows/{id}/check', at(id))));
 
+/** What can be done about one finding. @param wanted whether it is in sight and was not told with it */
+export const useWays = (key: string, wanted: boolean) =>
+  useOfShow(
+    'check',
+    async (id) =>
+      answered(
+        await client.GET('/api/shows/{id}/check/ways', { params: { path: { id }, query: { key } } }),
+      ),
+    wanted,
+    ['ways', key],
+  );
+
 export const usePaper = () =>
   useOfShow('paper', async (id) => answered(await client.GET('/api/shows/{id}/paper', at(id))));
 

@@ -1,11 +1,13 @@
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
 import { useEffect, useRef, useState } from 'react';
 import type { CheckRow } from '../../api/client';
+import { useWays } from '../../api/queries';
 import { runEdit } from '../../doing/run';
 import { runLine } from '../../doing/run-line';
 import { Button } from '../../ui/Button';
 import { day } from '../../ui/day';
 import { StateMark, type State } from '../../ui/StateMark';
+import { useInSight } from '../../ui/useInSight';
 import { WhyAside } from './WhyAside';
 
 interface Props {
@@ -26,11 +28,14 @@ const IN_SIGHT = 2;
 export function FindingRow({ row, looked, onLook, onPoint }: Props) {
   const [reason, setReason] = useState<string | null>(null);
   const resting = useRef(0);
-  const ways = row.ways.filter((w) => w.line);
+  const [item, inSight] = useInSight();
+  const asked = useWays(row.key, inSight && !row.ways && !row.aside).data;
+  const ways = (row.ways ?? asked ?? []).filter((w) => w.line);
   // What goes away under the pointer is pointed at no more.
   useEffect(() => () => onPoint(''), [onPoint]);
   return (
     <li
+      ref={item}
       className={`flex flex-wrap items-center gap-x-3 gap-y-1 border-b border-line px-1 py-1.5 ${looked ? 'bg-petrol-soft' : ''}`}
       onPointerEnter={() => (resting.current = window.setTimeout(onLook, REST_MS))}
       onPointerLeave={() => window.clearTimeout(resting.current)}

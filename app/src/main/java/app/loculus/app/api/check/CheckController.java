@@ -5,8 +5,10 @@ import app.loculus.app.session.MendedBook;
 import app.loculus.app.session.Shows;
 import app.loculus.app.session.Snapshot;
 import app.loculus.core.finding.Findings;
+import java.util.List;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
 /** What is missing, clashing or does not answer, with what can be done about each. */
@@ -29,5 +31,12 @@ class CheckController {
         Findings findings = Findings.of(snapshot.show(), library.profiles());
         mended.look(snapshot, findings);
         return CheckView.of(snapshot.show(), snapshot.revision(), findings, mended.today(id));
+    }
+
+    /** What can be done about one of them; nothing where it is gone by now. */
+    @GetMapping("/api/shows/{id}/check/ways")
+    List<CheckView.WayView> ways(@PathVariable long id, @RequestParam String key) {
+        Findings findings = Findings.of(shows.get(id).show(), library.profiles());
+        return findings.find(key).map(f -> CheckView.WayView.of(findings, f)).orElse(List.of());
     }
 }

@@ -9,7 +9,6 @@ import app.loculus.core.ledger.ChapterName;
 import app.loculus.core.ledger.Paperwork;
 import app.loculus.core.ledger.Signature;
 import app.loculus.core.patch.UnitId;
-import app.loculus.core.problem.WayOut;
 import app.loculus.core.show.PartKinds;
 import app.loculus.core.show.Show;
 import app.loculus.core.show.Whole;
@@ -39,14 +38,24 @@ record CheckView(
     /** More rows are counted; nobody reads them. */
     private static final int MOST_ROWS = 500;
 
-    /** Rows further down get their ways out when they come up: each of them is tried on the show. */
-    private static final int MOST_WAYS = 150;
+    /**
+     * Time in which ways out are worked out for the first rows, nanoseconds: each of them is tried on the show. Those of
+     * the others are asked for row by row.
+     */
+    private static final long WAYS_NANOS = 40_000_000;
 
     /** More units are counted. */
     private static final int MOST_UNITS = 500;
 
     /** @param line what one press does; empty for advice */
-    record WayView(String words, String line) {}
+    record WayView(String words, String line) {
+
+        static List<WayView> of(Findings findings, Finding f) {
+            return findings.waysOut(f).stream()
+                    .map(w -> new WayView(w.words(), w.line().orElse("")))
+                    .toList();
+        }
+    }
 
     /** Where it is to be seen; see the core's Spot. */
     record FoundAt(String what, String name, String list) {}
@@ -56,6 +65,7 @@ record CheckView(
     /**
      * @param severity wrong or needs-an-eye
      * @param units labels of the first of them; @param count of all
+     * @param ways absent where they are still to be asked for
      * @param aside what was said when just this was set aside
      * @param changed what was said when it was set aside and was about something else
      */
@@ -68,7 +78,7 @@ record CheckView(
             List<String> units,
             int count,
             Optional<FoundAt> spot,
-            List<WayView> ways,
+            Optional<List<WayView>> ways,
             Optional<AsideView> aside,
             Optional<AsideView> changed) {
 
@@ -82,10 +92,7 @@ record CheckView(
                     f.who().stream().limit(MOST_UNITS).map(show::label).toList(),
                     (int) f.who().stream().map(UnitId::fixture).distinct().count(),
                     f.spot().map(s -> new FoundAt(s.what(), s.name(), s.list())),
-                    (ways ? findings.waysOut(f) : List.<WayOut>of())
-                            .stream()
-                                    .map(w -> new WayView(w.words(), w.line().orElse("")))
-                                    .toList(),
+                    ways ? Optional.of(WayView.of(findings, f)) : Optional.empty(),
                     findings.aside(f).map(CheckRow::aside),
                     findings.before(f).map(CheckRow::aside));
         }
@@ -131,9 +138,10 @@ record CheckView(
 
     static CheckView of(Show show, long revision, Findings findings, List<Mended> mended) {
         List<CheckRow> rows = new ArrayList<>();
+        long until = System.nanoTime() + WAYS_NANOS;
         for (Finding f :
                 findings.all().subList(0, Math.min(MOST_ROWS, findings.all().size()))) {
-            rows.add(CheckRow.of(show, findings, f, rows.size() < MOST_WAYS));
+            rows.add(CheckRow.of(show, findings, f, System.nanoTime() < until));
         }
         List<SignedView> chapters = new ArrayList<>();
         for (ChapterName chapter : ChapterName.values()) {
