@@ -65,6 +65,8 @@ export function leads(spot: CheckRow['spot']): { path: string; keep: [string, un
       return { path: '/patch', keep: [] };
     case 'universe':
       return { path: '/patch', keep: [] };
+    case 'version':
+      return { path: '/show', keep: [] };
     case 'profile':
       return { path: '/profiles', keep: [] };
     case 'group':

@@ -275,4 +275,48 @@ class HandOverTest {
         assertThat(gone.body()).contains("This link shows nothing, or not any more.");
         app.send("POST", "/api/shows/1/undo", null);
     }
+
+    private static List<String> open(RunningApplication at, long show) {
+        return at.get("/api/shows/" + show + "/check").findValues("key").stream()
+                .map(JsonNode::asText)
+                .filter(k -> k.startsWith("version"))
+                .toList();
+    }
+
+    @Test
+    void what_differs_from_the_version_kept_last_is_found_until_it_is_kept_or_taken_back(@TempDir Path own) {
+        long id;
+        try (RunningApplication at = new RunningApplication(own)) {
+            id = at.json("POST", "/api/shows", Map.of("name", "The Heron"))
+                    .get("id")
+                    .asLong();
+            at.line(id, "patch 1 thru 4 as \"House Dimmer\" at 1.1");
+            assertThat(open(at, id)).as("no version was kept").isEmpty();
+            at.line(id, "save version \"Noon\"");
+            assertThat(open(at, id)).isEmpty();
+            at.line(id, "1 thru 4 at 50");
+            assertThat(open(at, id)).as("what is in hand is no work").isEmpty();
+            at.line(id, "name 1 \"Key\"");
+            assertThat(open(at, id)).hasSize(1);
+            at.line(id, "undo");
+            assertThat(open(at, id)).isEmpty();
+            at.line(id, "record intensity 1 \"Half\"");
+            assertThat(open(at, id)).hasSize(1);
+        }
+        try (RunningApplication at = new RunningApplication(own)) {
+            JsonNode row = at.get("/api/shows/" + id + "/check").get("rows");
+            JsonNode last = row.get(row.size() - 1);
+            assertThat(last.get("words").asText())
+                    .isEqualTo("The show is another than version “Noon”, which was kept last.");
+            assertThat(last.get("beside").asText()).isEqualTo("in palettes");
+            assertThat(last.get("chapter").asText()).isEqualTo("Hand over");
+            JsonNode ways = at.get("/api/shows/" + id + "/check/ways?key=version-differs:");
+            assertThat(ways.get(0).get("line").asText()).isEqualTo("save version \"Noon\"");
+            at.line(id, ways.get(0).get("line").asText());
+            assertThat(open(at, id)).isEmpty();
+            at.line(id, "restore version \"Noon\"");
+            assertThat(open(at, id)).as("it is another than “Noon 2” now").hasSize(1);
+            assertThat(at.get("/api/shows/" + id + "/check/ways?key=gone:1")).isEmpty();
+        }
+    }
 }

@@ -48,8 +48,9 @@ public class HandOverBenchmark {
         Findings.of(show, LargeShow.PROFILES);
         named = show;
         recorded = LargeShow.say(show, "1 at 33");
-        material = new PaperKind.Material(show, LargeShow.PROFILES, chapter -> false);
-        small = new PaperKind.Material(LargeShow.of(600), LargeShow.PROFILES, chapter -> false);
+        material = new PaperKind.Material(show, () -> Findings.of(show, LargeShow.PROFILES), chapter -> false);
+        Show few = LargeShow.of(600);
+        small = new PaperKind.Material(few, () -> Findings.of(few, LargeShow.PROFILES), chapter -> false);
     }
 
     private int turn;

@@ -150,7 +150,7 @@ public class LiveSocket extends TextWebSocketHandler implements SmartLifecycle {
 
     @EventListener
     void changed(VersionsChanged event) {
-        each(c -> c.note("versions", new Note("versions", event.show(), Set.of(View.VERSIONS.word()))));
+        each(c -> c.note("versions", new Note("versions", event.show(), View.OF_VERSIONS)));
     }
 
     @EventListener

@@ -64,6 +64,9 @@ enum View {
     PROFILES_VIEW("profiles", of(PROFILES), of(FIXTURES)),
     PROFILE("profile", of(PROFILES), of(FIXTURES));
 
+    /** What is drawn from the versions that are kept. */
+    static final Set<String> OF_VERSIONS = Set.of(VERSIONS.word, SHOW.word, CHECK.word, PAPER.word, PARCEL.word);
+
     /** More fixtures than this are not listed: the patch is looked at as a whole. */
     static final int MOST_FIXTURES = 200;
 

@@ -58,6 +58,7 @@ final class OpenShow {
     private final ReentrantLock writer = new ReentrantLock();
     private final Deque<Committed> unshown = new ArrayDeque<>();
     private final Recent recent;
+    private final VersionWatch versions = new VersionWatch();
 
     /** Guards what is not shown yet and what changed recently. */
     private final Object order = new Object();
@@ -83,6 +84,10 @@ final class OpenShow {
     Snapshot snapshot() {
         usedAtNanos = System.nanoTime();
         return shown;
+    }
+
+    VersionWatch versions() {
+        return versions;
     }
 
     long usedAtNanos() {

@@ -9,6 +9,7 @@ import app.loculus.app.store.disk.StorageLost;
 import app.loculus.core.command.LineReader;
 import app.loculus.core.edit.patch.TakeBackFixtures;
 import app.loculus.core.edit.show.Become;
+import app.loculus.core.finding.LastVersion;
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.problem.WayOut;
 import app.loculus.core.show.Delta;
@@ -226,8 +227,30 @@ public class Shows {
                 id,
                 show -> show.beside(
                         request, words, now -> keeper.store().saveVersion(id, called, now.revision(), now.show())));
-        events.publishEvent(new VersionsChanged(id));
+        versionsChanged(id);
         return saved;
+    }
+
+    /** How a show differs from the version of it that was kept last; empty when none was, or it cannot be read. */
+    public Optional<LastVersion> lastVersion(Snapshot snapshot) {
+        long id = snapshot.id();
+        return with(id, show -> show.versions().of(snapshot.show(), () -> newest(id)));
+    }
+
+    private Optional<VersionWatch.Kept> newest(long id) {
+        try {
+            return versions.of(id).stream()
+                    .findFirst()
+                    .flatMap(v -> versions.show(id, v.id()).map(show -> new VersionWatch.Kept(v.name(), show)));
+        } catch (Refusal damaged) {
+            LOG.warn("Show {}: its last version cannot be read: {}", id, damaged.getMessage());
+            return Optional.empty();
+        }
+    }
+
+    private void versionsChanged(long id) {
+        Optional.ofNullable(open.get(id)).ifPresent(show -> show.versions().forget());
+        events.publishEvent(new VersionsChanged(id));
     }
 
     private String free(long id, String name) {
@@ -245,7 +268,7 @@ public class Shows {
     public void deleteVersion(long id, long version) {
         exists(id);
         keeper.disk().write(() -> keeper.store().deleteVersion(id, version));
-        events.publishEvent(new VersionsChanged(id));
+        versionsChanged(id);
     }
 
     /** @throws Refusal when there is none of this id */

@@ -41,18 +41,28 @@ public final class Findings {
     private final Profiles library;
     private final List<Finding> all;
 
+    /** Of a show of which no version was kept. */
+    public static Findings of(Show show, Profiles library) {
+        return of(show, library, Optional.empty());
+    }
+
     private Findings(Show show, Profiles library, List<Finding> all) {
         this.show = show;
         this.library = library;
         this.all = all;
     }
 
-    /** @param library what there is to be had beside what the show holds */
-    public static Findings of(Show show, Profiles library) {
+    /**
+     * @param library what there is to be had beside what the show holds
+     * @param last the version that was kept last
+     */
+    public static Findings of(Show show, Profiles library, Optional<LastVersion> last) {
         Worked worked = show.growing(Worked.class, before -> worked(show, library, before));
         // The library is not the show's: it may be another one for the same show.
         Worked now = worked.library() == library ? worked : worked(show, library, Optional.of(worked));
-        return new Findings(show, library, now.all());
+        List<Finding> all = new ArrayList<>(now.all());
+        last.flatMap(VersionRule::found).ifPresent(all::add);
+        return new Findings(show, library, List.copyOf(all));
     }
 
     private static Worked worked(Show show, Profiles library, Optional<Worked> before) {
@@ -106,6 +116,9 @@ public final class Findings {
 
     /** What can be done about it, the best first. */
     public List<WayOut> waysOut(Finding finding) {
+        if (finding.rule().equals(VersionRule.NAME)) {
+            return VersionRule.waysOut(finding);
+        }
         return RULES.stream()
                 .filter(r -> r.name().equals(finding.rule()))
                 .findFirst()

@@ -1,7 +1,6 @@
 package app.loculus.core.finding;
 
 import app.loculus.core.ledger.ChapterName;
-import app.loculus.core.profile.Profiles;
 import app.loculus.core.show.PartKinds;
 import app.loculus.core.show.Show;
 import app.loculus.core.unit.Numbers;
@@ -18,9 +17,8 @@ public final class Readiness {
         this.findings = findings;
     }
 
-    /** @param library what there is to be had beside what the show holds */
-    public static List<Chapter> of(Show show, Profiles library) {
-        Readiness readiness = new Readiness(show, Findings.of(show, library));
+    public static List<Chapter> of(Show show, Findings findings) {
+        Readiness readiness = new Readiness(show, findings);
         int looks = show.all(PartKinds.LOOKS).size();
         int inUse = show.profiles().all().size();
         return List.of(
@@ -84,7 +82,11 @@ public final class Readiness {
 
     private Chapter handOver() {
         int signed = show.all(PartKinds.SIGNATURES).size();
-        int all = ChapterName.values().length;
+        int all = ChapterName.signed().size();
+        int open = findings.open(ChapterName.HAND_OVER).size();
+        if (open > 0) {
+            return new Chapter("Hand over", open + " open", Chapter.State.NEEDS_AN_EYE);
+        }
         return new Chapter(
                 "Hand over",
                 begun() ? signed + " of " + all + " signed" : "—",

@@ -1,8 +1,8 @@
 package app.loculus.core.paper;
 
 import app.loculus.core.finding.Chapter;
+import app.loculus.core.finding.Findings;
 import app.loculus.core.finding.Readiness;
-import app.loculus.core.profile.Profiles;
 import app.loculus.core.show.Show;
 import java.util.ArrayList;
 import java.util.List;
@@ -12,10 +12,10 @@ final class CoverSheet {
 
     private CoverSheet() {}
 
-    static Sheet of(Show show, Profiles library) {
+    static Sheet of(Show show, Findings findings) {
         List<List<String>> rows = new ArrayList<>();
         rows.add(List.of("Fixtures", HookupSheets.words(show)));
-        for (Chapter c : Readiness.of(show, library)) {
+        for (Chapter c : Readiness.of(show, findings)) {
             rows.add(List.of(c.name(), c.fact()));
         }
         return new Sheet(

@@ -4,7 +4,6 @@ import app.loculus.core.finding.Findings;
 import app.loculus.core.ledger.ChapterName;
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.problem.WayOut;
-import app.loculus.core.profile.Profiles;
 import app.loculus.core.show.PartKind;
 import app.loculus.core.show.PartKinds;
 import app.loculus.core.show.Show;
@@ -12,11 +11,12 @@ import java.util.Arrays;
 import java.util.Locale;
 import java.util.function.Function;
 import java.util.function.Predicate;
+import java.util.function.Supplier;
 import java.util.stream.Collectors;
 
 /** Every sheet that a show can be put on, in the order in which they lie. */
 public enum PaperKind {
-    COVER("Cover", m -> CoverSheet.of(m.show(), m.library()), s -> true),
+    COVER("Cover", m -> CoverSheet.of(m.show(), m.findings()), s -> true),
     HOOKUP_BY_NUMBER("Hookup by number", m -> HookupSheets.byNumber(m.show()), PaperKind::patched),
     HOOKUP_BY_NAME("Hookup by name", m -> HookupSheets.byName(m.show()), PaperKind::patched),
     HOOKUP_BY_POSITION("Hookup by position", m -> HookupSheets.byPosition(m.show()), PaperKind::patched),
@@ -34,13 +34,13 @@ public enum PaperKind {
     /**
      * What sheets are made from.
      *
-     * @param library what there is to be had beside what the show holds
+     * @param found how it stands; worked out only for sheets that say it
      * @param changed whether a chapter is another than when it was signed
      */
-    public record Material(Show show, Profiles library, Predicate<ChapterName> changed) {
+    public record Material(Show show, Supplier<Findings> found, Predicate<ChapterName> changed) {
 
         Findings findings() {
-            return Findings.of(show, library);
+            return found.get();
         }
     }
 

@@ -62,7 +62,7 @@ final class StateSheets {
     /** @param changed whether a chapter is another than when it was signed */
     static Sheet readiness(Show show, Findings findings, Predicate<ChapterName> changed) {
         List<List<String>> rows = new ArrayList<>();
-        for (ChapterName chapter : ChapterName.values()) {
+        for (ChapterName chapter : ChapterName.signed()) {
             Optional<Signature> signed = show.find(PartKinds.SIGNATURES, chapter);
             int all = (int)
                     findings.all().stream().filter(f -> f.chapter() == chapter).count();

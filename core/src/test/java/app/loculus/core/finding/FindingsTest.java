@@ -7,13 +7,16 @@ import app.loculus.core.edit.ledger.HoldToPaper;
 import app.loculus.core.edit.ledger.SetAside;
 import app.loculus.core.edit.ledger.TakeUpAgain;
 import app.loculus.core.ledger.Aside;
+import app.loculus.core.ledger.ChapterName;
 import app.loculus.core.ledger.HookupRow;
 import app.loculus.core.ledger.PaperField;
 import app.loculus.core.ledger.Paperwork;
 import app.loculus.core.problem.WayOut;
 import app.loculus.core.show.Outcome;
+import app.loculus.core.show.PartKinds;
 import app.loculus.core.show.Show;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
 
@@ -316,7 +319,7 @@ class FindingsTest {
     }
 
     private static Chapter chapter(Show show, String name) {
-        return Readiness.of(show, Rig.ALL).stream()
+        return Readiness.of(show, of(show)).stream()
                 .filter(c -> c.name().equals(name))
                 .findFirst()
                 .orElseThrow();
@@ -324,7 +327,8 @@ class FindingsTest {
 
     @Test
     void the_rail_counts_just_these_rows() {
-        assertThat(Readiness.of(Show.empty("x"), Rig.ALL)).allMatch(c -> c.state() == Chapter.State.NOT_BEGUN);
+        assertThat(Readiness.of(Show.empty("x"), of(Show.empty("x"))))
+                .allMatch(c -> c.state() == Chapter.State.NOT_BEGUN);
         Show show = Rig.show(
                 "patch 1 thru 3 as \"Par / rgb\" at 1.1",
                 "patch 4 as \"Par / rgb\" at 1.2 share",
@@ -333,5 +337,24 @@ class FindingsTest {
         assertThat(chapter(show, "Check").fact()).isEqualTo("2 open");
         assertThat(chapter(Rig.after(show, "mark 1 dead"), "Patch"))
                 .isEqualTo(new Chapter("Patch", "1 wrong, 2 open", Chapter.State.WRONG));
+    }
+
+    @Test
+    void another_show_than_the_version_that_was_kept_last() {
+        Show show = Rig.everyKind();
+        Findings same = Findings.of(show, Rig.ALL, Optional.of(LastVersion.of("Tuesday", Set.of(PartKinds.HAND))));
+        assertThat(same.all()).isEqualTo(of(show).all());
+        Findings other = Findings.of(
+                show,
+                Rig.ALL,
+                Optional.of(
+                        LastVersion.of("Tuesday 2", Set.of(PartKinds.UNIVERSES, PartKinds.CUES, PartKinds.VALUES))));
+        Finding found = other.open(ChapterName.HAND_OVER).get(0);
+        assertThat(found.words()).isEqualTo("The show is another than version “Tuesday 2”, which was kept last.");
+        assertThat(found.beside()).isEqualTo("in patch, looks");
+        assertThat(other.waysOut(found).get(0).line()).contains("save version \"Tuesday\"");
+        assertThat(Readiness.of(show, other))
+                .last()
+                .satisfies(c -> assertThat(c.fact()).isEqualTo("1 open"));
     }
 }

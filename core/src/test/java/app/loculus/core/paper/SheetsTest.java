@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import app.loculus.core.Rig;
 import app.loculus.core.edit.ledger.SignChapter;
+import app.loculus.core.finding.Findings;
 import app.loculus.core.ledger.ChapterName;
 import app.loculus.core.ledger.Signature;
 import app.loculus.core.show.Show;
@@ -113,7 +114,8 @@ class SheetsTest {
     }
 
     private static Sheet sheet(Show show, PaperKind kind) {
-        return kind.of(new PaperKind.Material(show, Rig.ALL, chapter -> chapter == ChapterName.PATCH));
+        return kind.of(new PaperKind.Material(
+                show, () -> Findings.of(show, Rig.ALL), chapter -> chapter == ChapterName.PATCH));
     }
 
     @Test

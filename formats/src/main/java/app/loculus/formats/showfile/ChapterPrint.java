@@ -1,5 +1,6 @@
 package app.loculus.formats.showfile;
 
+import app.loculus.core.finding.ChapterParts;
 import app.loculus.core.ledger.ChapterName;
 import app.loculus.core.show.PartKind;
 import app.loculus.core.show.PartKinds;
@@ -20,14 +21,6 @@ import java.util.Map;
  */
 public final class ChapterPrint {
 
-    private static final Map<ChapterName, List<PartKind<?, ?>>> PARTS = Map.of(
-            ChapterName.PROFILES, List.of(PartKinds.PROFILES),
-            ChapterName.PATCH, List.of(PartKinds.FIXTURES, PartKinds.UNIVERSES),
-            ChapterName.GROUPS, List.of(PartKinds.GROUPS),
-            ChapterName.PALETTES, List.of(PartKinds.PALETTES, PartKinds.MARKS),
-            ChapterName.LOOKS,
-                    List.of(PartKinds.LOOKS, PartKinds.LISTS, PartKinds.CUES, PartKinds.SUBMASTERS, PartKinds.EFFECTS));
-
     /** For shows to come. @param read the very parts it was made of */
     private record Known(Map<ChapterName, One> all) {}
 
@@ -40,7 +33,7 @@ public final class ChapterPrint {
                 Known.class,
                 before -> new Known(new HashMap<>(before.map(Known::all).orElse(Map.of()))));
         List<Object> parts = new ArrayList<>();
-        PARTS.get(chapter).forEach(kind -> parts.add(show.all(kind)));
+        ChapterParts.of(chapter).forEach(kind -> parts.add(show.all(kind)));
         synchronized (known) {
             One one = known.all().get(chapter);
             if (one == null || !same(one.read(), parts)) {
@@ -63,7 +56,7 @@ public final class ChapterPrint {
     private static String print(Show show, ChapterName chapter) {
         try {
             MessageDigest sha = MessageDigest.getInstance("SHA-256");
-            for (PartKind<?, ?> kind : PARTS.get(chapter)) {
+            for (PartKind<?, ?> kind : ChapterParts.of(chapter)) {
                 sha.update(kind == PartKinds.PROFILES ? ids(show) : ShowDocument.octets(kind, show));
             }
             return HexFormat.of().formatHex(sha.digest());

@@ -1,7 +1,7 @@
 package app.loculus.app.api.check;
 
-import app.loculus.app.library.Library;
 import app.loculus.app.session.MendedBook;
+import app.loculus.app.session.Overview;
 import app.loculus.app.session.Shows;
 import app.loculus.app.session.Snapshot;
 import app.loculus.core.finding.Findings;
@@ -16,19 +16,19 @@ import org.springframework.web.bind.annotation.RestController;
 class CheckController {
 
     private final Shows shows;
-    private final Library library;
+    private final Overview overview;
     private final MendedBook mended;
 
-    CheckController(Shows shows, Library library, MendedBook mended) {
+    CheckController(Shows shows, Overview overview, MendedBook mended) {
         this.shows = shows;
-        this.library = library;
+        this.overview = overview;
         this.mended = mended;
     }
 
     @GetMapping("/api/shows/{id}/check")
     CheckView check(@PathVariable long id) {
         Snapshot snapshot = shows.get(id);
-        Findings findings = Findings.of(snapshot.show(), library.profiles());
+        Findings findings = overview.of(snapshot);
         mended.look(snapshot, findings);
         return CheckView.of(snapshot.show(), snapshot.revision(), findings, mended.today(id));
     }
@@ -36,7 +36,7 @@ class CheckController {
     /** What can be done about one of them; nothing where it is gone by now. */
     @GetMapping("/api/shows/{id}/check/ways")
     List<CheckView.WayView> ways(@PathVariable long id, @RequestParam String key) {
-        Findings findings = Findings.of(shows.get(id).show(), library.profiles());
+        Findings findings = overview.of(shows.get(id));
         return findings.find(key).map(f -> CheckView.WayView.of(findings, f)).orElse(List.of());
     }
 }

@@ -4,6 +4,7 @@ import app.loculus.app.api.Asked;
 import app.loculus.app.api.EditResult;
 import app.loculus.app.library.Library;
 import app.loculus.app.session.EditRequest;
+import app.loculus.app.session.Overview;
 import app.loculus.app.session.Shows;
 import app.loculus.core.problem.Refusal;
 import java.time.Clock;
@@ -29,12 +30,14 @@ class EditsController {
 
     private final Shows shows;
     private final Library library;
+    private final Overview overview;
     private final Clock clock;
 
-    EditsController(Shows shows, Library library, Clock clock) {
+    EditsController(Shows shows, Library library, Overview overview, Clock clock) {
         this.clock = clock;
         this.shows = shows;
         this.library = library;
+        this.overview = overview;
     }
 
     @PostMapping("/api/shows/{id}/edits")
@@ -45,8 +48,10 @@ class EditsController {
         boolean preview = Boolean.TRUE.equals(request.preview());
         EditRequest context =
                 asked.editing(preview, request.gesture(), request.revision(), request.key(), request.edit());
-        TypedEdit.Here here =
-                new TypedEdit.Here(library.profiles(), LocalDate.now(clock.withZone(ZoneId.systemDefault())));
+        TypedEdit.Here here = new TypedEdit.Here(
+                library.profiles(),
+                LocalDate.now(clock.withZone(ZoneId.systemDefault())),
+                draft -> overview.of(shows.get(id), draft));
         return EditResult.answer(
                 shows, id, preview, () -> shows.edit(id, request.edit().edit(here), context));
     }

@@ -5,7 +5,6 @@ import app.loculus.core.edit.ledger.SetAside;
 import app.loculus.core.edit.ledger.SignChapter;
 import app.loculus.core.edit.ledger.TakeUpAgain;
 import app.loculus.core.finding.Finding;
-import app.loculus.core.finding.Findings;
 import app.loculus.core.ledger.ChapterName;
 import app.loculus.core.ledger.FindingKey;
 import app.loculus.core.ledger.Paperwork;
@@ -20,7 +19,8 @@ import java.util.List;
 public sealed interface LedgerEdits extends TypedEdit {
 
     private static Finding named(Draft draft, Here here, String key) {
-        return Findings.of(draft.show(), here.library())
+        return here.findings()
+                .apply(draft.show())
                 .find(TypedEdit.orBlank(key))
                 .orElseThrow(() -> Refusal.of("finding.gone", "finding", "That is not found any more."));
     }
@@ -72,7 +72,7 @@ public sealed interface LedgerEdits extends TypedEdit {
                             TypedEdit.orBlank(by),
                             here.today().toString(),
                             ChapterPrint.of(draft.show(), name),
-                            Findings.of(draft.show(), here.library()).open(name).size()))
+                            here.findings().apply(draft.show()).open(name).size()))
                     .on(draft);
         }
     }

@@ -1,12 +1,15 @@
 package app.loculus.app.api.edits;
 
 import app.loculus.core.command.LineReader;
+import app.loculus.core.finding.Findings;
 import app.loculus.core.profile.Profiles;
+import app.loculus.core.show.Show;
 import app.loculus.core.show.ShowEdit;
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.function.Function;
 
 /** What can be done this way; the grammar of the line is for people and scripts. */
 @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "type")
@@ -76,8 +79,9 @@ public sealed interface TypedEdit permits HandEdits, GroupEdits, RecordEdits, Pa
      *
      * @param library what can be patched beside what the show holds
      * @param today for what is written down with its day
+     * @param findings how a state of the show stands
      */
-    record Here(Profiles library, LocalDate today) {}
+    record Here(Profiles library, LocalDate today, Function<Show, Findings> findings) {}
 
     ShowEdit edit(Here here);
 

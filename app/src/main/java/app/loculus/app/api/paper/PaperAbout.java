@@ -1,6 +1,6 @@
 package app.loculus.app.api.paper;
 
-import app.loculus.app.library.Library;
+import app.loculus.app.session.Overview;
 import app.loculus.app.session.Snapshot;
 import app.loculus.core.paper.PaperKind;
 import app.loculus.core.show.PartKinds;
@@ -33,11 +33,11 @@ public class PaperAbout {
                 LocalDate.now(clock.withZone(ZoneId.systemDefault())).format(DAY));
     }
 
-    public static PaperKind.Material material(Snapshot snapshot, Library library) {
+    public static PaperKind.Material material(Snapshot snapshot, Overview overview) {
         Show show = snapshot.show();
         return new PaperKind.Material(
                 show,
-                library.profiles(),
+                () -> overview.of(snapshot),
                 chapter -> show.find(PartKinds.SIGNATURES, chapter)
                         .filter(s -> !s.print().equals(ChapterPrint.of(show, chapter)))
                         .isPresent());

@@ -1,7 +1,7 @@
 package app.loculus.app.api.paper;
 
 import app.loculus.app.api.Download;
-import app.loculus.app.library.Library;
+import app.loculus.app.session.Overview;
 import app.loculus.app.session.Shows;
 import app.loculus.app.session.Snapshot;
 import app.loculus.core.paper.PaperKind;
@@ -35,14 +35,14 @@ public class PaperController {
     record PagesView(int pages, double width, double height) {}
 
     private final Shows shows;
-    private final Library library;
+    private final Overview overview;
     private final PaperDrawer drawer;
     private final PaperAbout abouts;
     private final MakingBook book;
 
-    PaperController(Shows shows, Library library, PaperDrawer drawer, PaperAbout abouts, MakingBook book) {
+    PaperController(Shows shows, Overview overview, PaperDrawer drawer, PaperAbout abouts, MakingBook book) {
         this.shows = shows;
-        this.library = library;
+        this.overview = overview;
         this.drawer = drawer;
         this.abouts = abouts;
         this.book = book;
@@ -76,7 +76,7 @@ public class PaperController {
             @RequestParam(required = false) String making) {
         Snapshot snapshot = shows.get(id);
         List<PaperKind> kinds = kinds(sheets);
-        PaperKind.Material material = PaperAbout.material(snapshot, library);
+        PaperKind.Material material = PaperAbout.material(snapshot, overview);
         List<Sheet> made = kinds.stream().map(k -> k.of(material)).toList();
         String suffix = " " + (kinds.size() == 1 ? kinds.get(0).key() : "paper") + "." + form;
         String name = snapshot.show().name();

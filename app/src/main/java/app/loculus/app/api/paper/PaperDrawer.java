@@ -1,7 +1,8 @@
 package app.loculus.app.api.paper;
 
-import app.loculus.app.library.Library;
+import app.loculus.app.session.Overview;
 import app.loculus.app.session.Snapshot;
+import app.loculus.core.finding.LastVersion;
 import app.loculus.core.paper.PaperKind;
 import app.loculus.core.paper.Sheet;
 import app.loculus.core.problem.Refusal;
@@ -12,6 +13,7 @@ import app.loculus.formats.paper.PaperWriter;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.springframework.stereotype.Component;
 
 /** Keeps the documents that were looked at last, so that turning a page does not set them anew. */
@@ -20,7 +22,14 @@ class PaperDrawer {
 
     private static final int MOST_KEPT = 4;
 
-    private record Key(long show, long revision, List<PaperKind> kinds, PaperOptions options, String day) {}
+    /** @param last changes without the revision when a version is kept */
+    private record Key(
+            long show,
+            long revision,
+            List<PaperKind> kinds,
+            PaperOptions options,
+            String day,
+            Optional<LastVersion> last) {}
 
     /** @param width in points */
     record Drawn(byte[] document, int pages, double width, double height) {
@@ -40,11 +49,11 @@ class PaperDrawer {
         }
     };
 
-    private final Library library;
+    private final Overview overview;
     private final PaperAbout abouts;
 
-    PaperDrawer(Library library, PaperAbout abouts) {
-        this.library = library;
+    PaperDrawer(Overview overview, PaperAbout abouts) {
+        this.overview = overview;
         this.abouts = abouts;
     }
 
@@ -55,10 +64,11 @@ class PaperDrawer {
                 snapshot.revision(),
                 kinds,
                 options,
-                abouts.of(snapshot).on());
+                abouts.of(snapshot).on(),
+                overview.last(snapshot));
         Drawn known = kept.get(key);
         if (known == null) {
-            PaperKind.Material material = PaperAbout.material(snapshot, library);
+            PaperKind.Material material = PaperAbout.material(snapshot, overview);
             List<Sheet> sheets = kinds.stream().map(k -> k.of(material)).toList();
             byte[] document = PaperWriter.write(sheets, abouts.of(snapshot), options, Making.UNWATCHED);
             PagePictures.Measures measures = PagePictures.measures(document);

@@ -1,6 +1,6 @@
 package app.loculus.app.api.paper;
 
-import app.loculus.app.library.Library;
+import app.loculus.app.session.Overview;
 import app.loculus.app.session.Shows;
 import app.loculus.app.store.ShowingStore;
 import app.loculus.app.store.ShowingStore.Showing;
@@ -63,14 +63,14 @@ class ShowingController {
     record ShownView(String show, String version, String madeAt, List<TableView> tables, List<DotView> plan) {}
 
     private final Shows shows;
-    private final Library library;
+    private final Overview overview;
     private final ShowingStore store;
     private final Clock clock;
     private final SecureRandom chance = new SecureRandom();
 
-    ShowingController(Shows shows, Library library, ShowingStore store, Clock clock) {
+    ShowingController(Shows shows, Overview overview, ShowingStore store, Clock clock) {
         this.shows = shows;
-        this.library = library;
+        this.overview = overview;
         this.store = store;
         this.clock = clock;
     }
@@ -135,7 +135,7 @@ class ShowingController {
                 .orElseThrow(() ->
                         Refusal.of("showing.version", "link", "The version that this link showed has been deleted."));
         Show show = shows.version(showing.showId(), showing.versionId());
-        PaperKind.Material material = new PaperKind.Material(show, library.profiles(), chapter -> false);
+        PaperKind.Material material = new PaperKind.Material(show, () -> overview.of(show), chapter -> false);
         return new ShownView(
                 show.name(),
                 version.name(),

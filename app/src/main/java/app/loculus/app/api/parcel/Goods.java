@@ -1,7 +1,7 @@
 package app.loculus.app.api.parcel;
 
 import app.loculus.app.api.paper.PaperAbout;
-import app.loculus.app.library.Library;
+import app.loculus.app.session.Overview;
 import app.loculus.app.session.Shows;
 import app.loculus.app.session.Snapshot;
 import app.loculus.core.check.HookupPaper;
@@ -55,12 +55,12 @@ class Goods {
     record Good(Kind kind, String fact, List<String> leftOut, boolean empty) {}
 
     private final Shows shows;
-    private final Library library;
+    private final Overview overview;
     private final PaperAbout abouts;
 
-    Goods(Shows shows, Library library, PaperAbout abouts) {
+    Goods(Shows shows, Overview overview, PaperAbout abouts) {
         this.shows = shows;
-        this.library = library;
+        this.overview = overview;
         this.abouts = abouts;
     }
 
@@ -110,7 +110,7 @@ class Goods {
                             new ShowFile(show, shows.file(snapshot.id()).versions()))));
         }
         if (kinds.contains(Kind.PAPER)) {
-            PaperKind.Material material = PaperAbout.material(snapshot, library);
+            PaperKind.Material material = PaperAbout.material(snapshot, overview);
             List<PaperKind> sheets = Arrays.stream(PaperKind.values())
                     .filter(k -> k != PaperKind.LABELS)
                     .toList();

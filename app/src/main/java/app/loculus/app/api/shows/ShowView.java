@@ -2,8 +2,8 @@ package app.loculus.app.api.shows;
 
 import app.loculus.app.session.Snapshot;
 import app.loculus.core.finding.Chapter;
+import app.loculus.core.finding.Findings;
 import app.loculus.core.finding.Readiness;
-import app.loculus.core.profile.Profiles;
 import app.loculus.core.show.History;
 import java.util.List;
 import java.util.Locale;
@@ -34,8 +34,8 @@ record ShowView(
         return state.name().toLowerCase(Locale.ROOT).replace('_', '-');
     }
 
-    static ShowView of(Snapshot s, Profiles library, boolean live, String historyEnds) {
-        List<ChapterView> chapters = Readiness.of(s.show(), library).stream()
+    static ShowView of(Snapshot s, Findings findings, boolean live, String historyEnds) {
+        List<ChapterView> chapters = Readiness.of(s.show(), findings).stream()
                 .map(c -> new ChapterView(c.name(), c.fact(), word(c.state())))
                 .toList();
         return new ShowView(

@@ -9,6 +9,7 @@ import app.loculus.app.output.LiveOutput;
 import app.loculus.app.session.EditRequest;
 import app.loculus.app.session.Edited;
 import app.loculus.app.session.MendedBook;
+import app.loculus.app.session.Overview;
 import app.loculus.app.session.Shows;
 import app.loculus.app.session.Snapshot;
 import app.loculus.app.store.ShowStore;
@@ -106,11 +107,13 @@ class ShowsController {
     private final LiveOutput output;
 
     private final Library library;
+    private final Overview overview;
     private final MendedBook mended;
 
-    ShowsController(Shows shows, LiveOutput output, Library library, MendedBook mended) {
+    ShowsController(Shows shows, LiveOutput output, Library library, Overview overview, MendedBook mended) {
         this.mended = mended;
         this.library = library;
+        this.overview = overview;
         this.shows = shows;
         this.output = output;
     }
@@ -244,7 +247,8 @@ class ShowsController {
 
     private ShowView view(long id) {
         Snapshot snapshot = shows.get(id);
-        mended.look(snapshot, Findings.of(snapshot.show(), library.profiles()));
-        return ShowView.of(snapshot, library.profiles(), shows.isLive(id), shows.historyEnds(id));
+        Findings findings = overview.of(snapshot);
+        mended.look(snapshot, findings);
+        return ShowView.of(snapshot, findings, shows.isLive(id), shows.historyEnds(id));
     }
 }
