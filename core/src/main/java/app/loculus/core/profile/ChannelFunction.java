@@ -41,18 +41,27 @@ public record ChannelFunction(
                 name, attribute, from, to, physicalFrom, physicalTo, home, wheel, emitter, other, ranges);
     }
 
-    /** f = (p − from) / (to − from), kept inside the function; 0 for a function of one value. */
+    /**
+     * f = (p − from) / (to − from), kept inside the function; 0 for a function of one value. Where ranges say physical
+     * values of their own, the place in the range that has the value.
+     */
     public Fraction fractionOf(double physical) {
         double span = physicalTo - physicalFrom;
-        return span == 0 ? Fraction.ZERO : Fraction.clamp((physical - physicalFrom) / span);
+        if (ranges.isEmpty()) {
+            return span == 0 ? Fraction.ZERO : Fraction.clamp((physical - physicalFrom) / span);
+        }
+        double dmx = new Scale(this).dmx(physical);
+        return to == from ? Fraction.ZERO : Fraction.clamp((dmx - from) / (to - from));
     }
 
     public boolean reaches(double physical) {
-        return physical >= Math.min(physicalFrom, physicalTo) && physical <= Math.max(physicalFrom, physicalTo);
+        return new Scale(this).reaches(physical);
     }
 
     public double physicalOf(Fraction fraction) {
-        return physicalFrom + fraction.value() * (physicalTo - physicalFrom);
+        return ranges.isEmpty()
+                ? physicalFrom + fraction.value() * (physicalTo - physicalFrom)
+                : new Scale(this).physical(from + fraction.value() * (to - from));
     }
 
     public Fraction fractionOfDmx(long dmx) {

@@ -3,6 +3,7 @@ package app.loculus.core.simulation;
 import app.loculus.core.profile.Channel;
 import app.loculus.core.profile.ChannelFunction;
 import app.loculus.core.profile.ModeMaster;
+import app.loculus.core.profile.NamedRange;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -80,7 +81,16 @@ final class Reading {
         return highest == lowest ? 1 : (physical - lowest) / (highest - lowest);
     }
 
+    /** By the range that the channel stands in, where that says a scale; else by the function. */
     double physical(Channel channel, ChannelFunction function) {
+        long value = value(channel);
+        for (NamedRange set : function.ranges()) {
+            boolean scale = set.from() < set.to() && set.physicalFrom() != set.physicalTo() && set.wheelSlot() == 0;
+            if (scale && set.from() <= value && value <= set.to()) {
+                double along = (double) (value - set.from()) / (set.to() - set.from());
+                return set.physicalFrom() * (1 - along) + set.physicalTo() * along;
+            }
+        }
         return function.physicalFrom() * (1 - share(channel, function))
                 + function.physicalTo() * share(channel, function);
     }
