@@ -101,7 +101,7 @@ public final class Cloning {
     }
 
     private static Map<List<Integer>, String> slots(DraftMode mode) {
-        return slots(new DraftChannels(mode, "", Map.of()).channels());
+        return slots(new DraftChannels(mode, "", DraftChannels.Parts.NONE).channels());
     }
 
     /** What each slot belongs to, by break and offset. */

@@ -28,6 +28,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
+import java.util.function.Predicate;
 
 /** Makes a profile out of a draft. */
 public final class DraftBuilder {
@@ -37,6 +38,7 @@ public final class DraftBuilder {
 
     private final ProfileDraft draft;
     private final Map<String, Wheel> wheels = new LinkedHashMap<>();
+    private final Map<String, Tristimulus> emitters = new LinkedHashMap<>();
 
     private DraftBuilder(ProfileDraft draft) {
         this.draft = draft;
@@ -139,19 +141,57 @@ public final class DraftBuilder {
     }
 
     private void collectWheels(DraftMode mode) {
-        mode.channels().stream()
-                .filter(c -> c.wheel() && !c.ranges().isEmpty())
-                .forEach(c -> wheels.putIfAbsent(wheelName(c), wheel(c)));
+        mode.channels().stream().filter(DraftBuilder::hasWheel).forEach(c -> {
+            Wheel wheel = wheel(c);
+            wheels.putIfAbsent(wheel.name(), wheel);
+        });
     }
 
-    static String wheelName(DraftChannel channel) {
-        return channel.label().isBlank() ? channel.attribute() : channel.label().replace(".", " ");
+    private static boolean hasWheel(DraftChannel channel) {
+        return channel.wheel() && !channel.ranges().isEmpty();
     }
 
-    private static Wheel wheel(DraftChannel channel) {
-        return new Wheel(
-                wheelName(channel),
-                channel.ranges().stream().map(r -> slot(channel, r)).toList());
+    /** Called as its channel; with a number behind where a wheel of that name has other slots, in this mode or another. */
+    private Wheel wheel(DraftChannel channel) {
+        List<WheelSlot> slots =
+                channel.ranges().stream().map(r -> slot(channel, r)).toList();
+        String called = channel.label().isBlank()
+                ? channel.attribute()
+                : channel.label().replace(".", " ");
+        String name = free(
+                called, n -> wheels.containsKey(n) && !wheels.get(n).slots().equals(slots));
+        return new Wheel(name, slots);
+    }
+
+    private static String free(String name, Predicate<String> taken) {
+        String free = name;
+        for (int i = 2; taken.test(free); i++) {
+            free = name + " " + i;
+        }
+        return free;
+    }
+
+    /** What parts of the fixture the channels of a mode drive, by name. */
+    private DraftChannels.Parts parts() {
+        return new DraftChannels.Parts(
+                c -> hasWheel(c) ? Optional.of(wheel(c).name()) : Optional.empty(),
+                c -> Optional.of(new Attribute(c.attribute()))
+                        .filter(Attribute::isAdditive)
+                        .map(a -> emitter(a, light(c))));
+    }
+
+    /** Called as its colour; with a number behind where another mode has another light of that name. */
+    private String emitter(Attribute attribute, Tristimulus light) {
+        String name = free(
+                attribute.name().substring("ColorAdd_".length()),
+                n -> !emitters.getOrDefault(n, light).equals(light));
+        emitters.put(name, light);
+        return name;
+    }
+
+    private static Tristimulus light(DraftChannel channel) {
+        Tristimulus usual = TypicalEmitters.of(new Attribute(channel.attribute()));
+        return channel.colour().isEmpty() ? usual : coloured(channel.colour(), usual);
     }
 
     private static WheelSlot slot(DraftChannel channel, DraftRange range) {
@@ -172,7 +212,7 @@ public final class DraftBuilder {
         BeamFacts beam = new BeamFacts(kelvin, draft.beamDegrees(), draft.watts());
         return new Mode(
                 mode.name(),
-                new DraftChannels(mode, geometry(mode), wheels).channels(),
+                new DraftChannels(mode, geometry(mode), parts()).channels(),
                 Cells.flat(hasCells(mode) ? mode.cells() : 0),
                 Whites.of(Kelvin.of(kelvin)).withLuminance(100),
                 emitters(mode),
@@ -196,8 +236,7 @@ public final class DraftBuilder {
         for (DraftChannel channel : new ArrayList<>(mode.channels())) {
             Attribute attribute = new Attribute(channel.attribute());
             if (attribute.isAdditive()) {
-                Tristimulus usual = TypicalEmitters.of(attribute);
-                emitters.put(attribute, channel.colour().isEmpty() ? usual : coloured(channel.colour(), usual));
+                emitters.put(attribute, light(channel));
             }
         }
         return emitters;

@@ -5,7 +5,6 @@ import app.loculus.core.profile.Channel;
 import app.loculus.core.profile.ChannelFunction;
 import app.loculus.core.profile.ModeMaster;
 import app.loculus.core.profile.NamedRange;
-import app.loculus.core.profile.Wheel;
 import app.loculus.core.unit.Resolution;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -13,6 +12,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
+import java.util.function.Function;
 
 /** Gives the channels of a drafted mode their slots, cell by cell. */
 final class DraftChannels {
@@ -21,15 +21,21 @@ final class DraftChannels {
 
     private final DraftMode mode;
     private final String geometry;
-    private final Map<String, Wheel> wheels;
+    private final Parts parts;
     private final Map<Integer, Integer> next = new HashMap<>();
     private final List<Channel> channels = new ArrayList<>();
 
+    /** What a channel drives, by name. @param wheel empty for none; @param emitter empty for none */
+    record Parts(Function<DraftChannel, Optional<String>> wheel, Function<DraftChannel, Optional<String>> emitter) {
+
+        static final Parts NONE = new Parts(c -> Optional.empty(), c -> Optional.empty());
+    }
+
     /** @param geometry added to the names of geometries, which are unique in the whole fixture */
-    DraftChannels(DraftMode mode, String geometry, Map<String, Wheel> wheels) {
+    DraftChannels(DraftMode mode, String geometry, Parts parts) {
         this.mode = mode;
         this.geometry = geometry;
-        this.wheels = wheels;
+        this.parts = parts;
     }
 
     List<Channel> channels() {
@@ -151,12 +157,8 @@ final class DraftChannels {
                 c.inverted() ? high : low,
                 c.inverted() ? low : high,
                 Math.max(from, Math.min(to, value(c.home(), resolution))),
-                c.wheel() && wheels.containsKey(DraftBuilder.wheelName(c))
-                        ? Optional.of(DraftBuilder.wheelName(c))
-                        : Optional.empty(),
-                attribute.isAdditive()
-                        ? Optional.of(attribute.name().substring("ColorAdd_".length()))
-                        : Optional.empty(),
+                parts.wheel().apply(c),
+                attribute.isAdditive() ? parts.emitter().apply(c) : Optional.empty(),
                 master(c, cell),
                 named);
     }

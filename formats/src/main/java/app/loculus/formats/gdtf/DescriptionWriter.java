@@ -245,10 +245,8 @@ public final class DescriptionWriter {
                 XmlText.number(beam.watts()));
     }
 
-    /** Channels that a file can say something about; added virtual dimmers come back by themselves. */
+    /** Channels of the fixture itself, without the dimmers that it was given. */
     static List<Channel> written(Mode mode) {
-        return mode.channels().stream()
-                .filter(c -> !c.key().startsWith("virtual dimmer"))
-                .collect(Collectors.toList());
+        return mode.channels().stream().filter(c -> !Dimmed.added(c)).collect(Collectors.toList());
     }
 }

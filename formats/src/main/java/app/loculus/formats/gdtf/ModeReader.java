@@ -5,6 +5,7 @@ import app.loculus.core.colour.Tristimulus;
 import app.loculus.core.colour.Whites;
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.profile.Attribute;
+import app.loculus.core.profile.Cells;
 import app.loculus.core.profile.Channel;
 import app.loculus.core.profile.ChannelFunction;
 import app.loculus.core.profile.Mode;
@@ -18,6 +19,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.w3c.dom.Element;
@@ -68,15 +70,38 @@ final class ModeReader {
             report.odd(mode, "The mode has no channel with a slot, so nothing can be patched with it.");
         }
         List<Channel> channels = repeats.told(mode, Masters.nearest(placed, places.cells()));
-        return new Mode(
+        List<Relation> relations = relations(channels);
+        return given(name, channels, relations, places.cells())
+                .orElseGet(() -> mode(name, channels, relations, places.cells()));
+    }
+
+    private Mode mode(String name, List<Channel> channels, List<Relation> relations, Cells cells) {
+        return new Mode(name, channels, cells, lamp(), lights(channels), Profile.byName(wheels), beam(), relations);
+    }
+
+    /** Without the dimmers that a mode is given anyway, where the file says just those. */
+    private Optional<Mode> given(String name, List<Channel> channels, List<Relation> relations, Cells cells) {
+        List<Channel> said = channels.stream().filter(Dimmed::like).toList();
+        if (said.isEmpty()) {
+            return Optional.empty();
+        }
+        Set<String> masters = said.stream().map(Channel::plainKey).collect(Collectors.toSet());
+        Mode mode = mode(
                 name,
-                channels,
-                places.cells(),
-                lamp(),
-                lights(channels),
-                Profile.byName(wheels),
-                beam(),
-                relations(channels));
+                channels.stream().filter(c -> !said.contains(c)).toList(),
+                relations.stream().filter(r -> !masters.contains(r.master())).toList(),
+                cells);
+        List<Dimmed> added = Dimmed.of(mode);
+        boolean same = added.size() == said.size()
+                && said.stream().allMatch(c -> added.stream().anyMatch(d -> d.says(c, dims(c, relations))));
+        return same ? Optional.of(mode) : Optional.empty();
+    }
+
+    private static Set<String> dims(Channel master, List<Relation> relations) {
+        return relations.stream()
+                .filter(r -> r.master().equals(master.plainKey()) && r.type() == Relation.Type.MULTIPLY)
+                .map(Relation::follower)
+                .collect(Collectors.toSet());
     }
 
     /** What nothing of this mode places belongs to the fixture as a whole. */

@@ -4,10 +4,13 @@ import app.loculus.core.profile.Channel;
 import app.loculus.core.profile.ChannelFunction;
 import app.loculus.core.profile.Mode;
 import app.loculus.core.profile.NamedRange;
+import app.loculus.core.profile.Relation;
 import app.loculus.core.unit.Resolution;
 import java.util.Comparator;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
 
 /** Writes one DMXMode. */
@@ -28,31 +31,51 @@ final class ModeWriter {
     void write() {
         xml.open("DMXMode", "Name", mode.name(), "Description", "", "Geometry", root);
         xml.open("DMXChannels");
-        DescriptionWriter.written(mode).stream().filter(c -> c.cell() <= 1).forEach(this::channel);
+        DescriptionWriter.written(mode).stream().filter(c -> c.cell() <= 1).forEach(c -> channel(c, Geometries.of(c)));
+        List<Dimmed> dimmed =
+                Dimmed.of(mode).stream().filter(d -> d.dimmer().cell() <= 1).toList();
+        dimmed.forEach(d -> channel(d.dimmer(), d.geometry(mode)));
         xml.close();
         xml.open("Relations");
-        mode.relations()
-                .forEach(r -> xml.empty(
-                        "Relation",
-                        "Name",
-                        r.name(),
-                        "Master",
-                        r.master(),
-                        "Follower",
-                        r.follower(),
-                        "Type",
-                        r.type().name().charAt(0) + r.type().name().substring(1).toLowerCase(java.util.Locale.ROOT)));
+        mode.relations().forEach(r -> relation(r.name(), r.master(), r.follower(), r.type()));
+        dimmed.forEach(this::relations);
         xml.close();
         xml.empty("FTMacros");
         xml.close();
     }
 
-    private void channel(Channel c) {
+    private void relation(String name, String master, String follower, Relation.Type type) {
+        xml.empty(
+                "Relation",
+                "Name",
+                name,
+                "Master",
+                master,
+                "Follower",
+                follower,
+                "Type",
+                type.name().charAt(0) + type.name().substring(1).toLowerCase(java.util.Locale.ROOT));
+    }
+
+    /** The follower is the function of the light, as the standard has it. */
+    private void relations(Dimmed dimmed) {
+        String master = dimmed.geometry(mode) + "_" + dimmed.dimmer().attribute();
+        Set<String> told = new HashSet<>();
+        mode.channels().stream()
+                .filter(c -> dimmed.followers().contains(c.plainKey()) && told.add(c.plainKey()))
+                .forEach(c -> relation(
+                        "Dims " + c.plainKey(),
+                        master,
+                        c.plainKey() + "." + c.attribute() + "."
+                                + XmlText.name(c.functions().get(0).name()),
+                        Relation.Type.MULTIPLY));
+    }
+
+    private void channel(Channel c, String geometry) {
         int shift = geometries.shiftOf(c);
         Resolution resolution = c.resolution();
         String offsets =
                 c.offsets().stream().map(o -> String.valueOf(o - shift)).collect(Collectors.joining(","));
-        String geometry = Geometries.of(c);
         String highlight = c.highlight().isPresent() ? dmx(c.highlight().getAsLong(), resolution) : "None";
         ChannelFunction initial = c.functions().stream()
                 .filter(f -> f.home() == c.home())
