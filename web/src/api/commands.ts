@@ -194,8 +194,9 @@ export async function hookup(body: HookupChoice) {
 }
 
 /** Takes a text of cues in, or says what would come. @param file octets in Base64 */
-export async function cueText(file: string, dimmers: boolean, preview: boolean) {
-  const body = { file, dimmers, preview } as never;
+/** @param as what channels that no fixture has come in as, profile and mode; null for leaving them out */
+export async function cueText(file: string, as: string | null, preview: boolean) {
+  const body = { file, dimmers: as !== null, dimmer: as ?? '', preview } as never;
   const send = (headers: WriteHeaders = {}) =>
     client.POST('/api/shows/{id}/cues/text', { params: path(), body, headers });
   return answered(preview ? await send() : await write(send));

@@ -274,12 +274,16 @@ export const useWays = (key: string, wanted: boolean) =>
   useOfShow(
     'check',
     async (id) =>
-      answered(
-        await client.GET('/api/shows/{id}/check/ways', { params: { path: { id }, query: { key } } }),
-      ),
+      answered(await client.GET('/api/shows/{id}/check/ways', { params: { path: { id }, query: { key } } })),
     wanted,
     ['ways', key],
   );
+
+/** What channels of a text of cues can come in as. */
+export const useDimmers = () =>
+  useOfShow('patch', async (id) => answered(await client.GET('/api/shows/{id}/cues/dimmers', at(id))), true, [
+    'dimmers',
+  ]);
 
 export const usePaper = () =>
   useOfShow('paper', async (id) => answered(await client.GET('/api/shows/{id}/paper', at(id))));

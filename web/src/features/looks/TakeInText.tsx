@@ -1,8 +1,10 @@
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import type { LineResponse } from '../../api/client';
 import { cueText, readPaper } from '../../api/commands';
+import { useDimmers } from '../../api/queries';
 import { attempt } from '../../doing/notices';
 import { Button } from '../../ui/Button';
+import { Choice } from '../../ui/Choice';
 import { Modal } from '../../ui/Modal';
 
 /** Takes cues, groups and submasters in from a text; all that would come and what is left out is said before. */
@@ -10,18 +12,31 @@ export function TakeInText({ onClose }: { onClose: () => void }) {
   const [file, setFile] = useState<string | null>(null);
   const [name, setName] = useState('');
   const [dimmers, setDimmers] = useState(true);
-  const [foreseen, setForeseen] = useState<LineResponse | null>(null);
-  const foresee = async (octets: string, patch: boolean) =>
-    setForeseen((await attempt(() => cueText(octets, patch, true))) ?? null);
-  const choose = async (chosen: File | undefined) => {
-    if (!chosen) return;
-    const { file: octets } = await readPaper(chosen);
-    setName(chosen.name);
+  const [chosen, setChosen] = useState('');
+  const [told, setTold] = useState<{ file: string; as: string | null; outcome: LineResponse } | null>(null);
+  const fitting = useDimmers().data ?? [];
+  const as = fitting.length === 1 ? fitting[0]! : chosen;
+  const wanted = dimmers ? as : null;
+  const asked = wanted === '';
+  const foreseen = told && told.file === file && told.as === wanted && !asked ? told.outcome : null;
+  useEffect(() => {
+    let stale = false;
+    if (!file || asked) return;
+    void attempt(() => cueText(file, wanted, true)).then((outcome) => {
+      if (!stale && outcome) setTold({ file, as: wanted, outcome });
+    });
+    return () => {
+      stale = true;
+    };
+  }, [file, wanted, asked]);
+  const choose = async (picked: File | undefined) => {
+    if (!picked) return;
+    const { file: octets } = await readPaper(picked);
+    setName(picked.name);
     setFile(octets);
-    if (octets) await foresee(octets, dimmers);
   };
   const take = async () => {
-    if (file && (await attempt(() => cueText(file, dimmers, false)))) onClose();
+    if (file && (await attempt(() => cueText(file, wanted, false)))) onClose();
   };
   return (
     <Modal open title="Take cues in from a text" onClose={onClose}>
@@ -40,16 +55,21 @@ export function TakeInText({ onClose }: { onClose: () => void }) {
           />
         </label>
         <label className="flex items-center gap-2">
-          <input
-            type="checkbox"
-            checked={dimmers}
-            onChange={(e) => {
-              setDimmers(e.target.checked);
-              if (file) void foresee(file, e.target.checked);
-            }}
-          />
+          <input type="checkbox" checked={dimmers} onChange={(e) => setDimmers(e.target.checked)} />
           Channels that no fixture has come in as dimmers
         </label>
+        {dimmers && fitting.length > 1 && (
+          <div className="flex items-center gap-2">
+            as
+            <Choice
+              label="Dimmer"
+              value={chosen}
+              options={fitting}
+              onChange={setChosen}
+              empty="choose one that is there"
+            />
+          </div>
+        )}
         {foreseen && (
           <ul role="status" className="space-y-1">
             {foreseen.words.map((w) => (

@@ -191,8 +191,40 @@ class PlayingTest {
             assertThat(taken.get("cues").get(0).get("in").asDouble()).isEqualTo(2);
             // Elsewhere nobody is patched: the channels come in as dimmers at their addresses.
             app.json("POST", "/api/shows", Map.of("name", "Elsewhere"));
-            app.json("POST", "/api/shows/2/cues/text", Map.of("file", text, "dimmers", true, "preview", false));
-            assertThat(app.get("/api/shows/2/patch").get("fixtures")).hasSize(4);
+            JsonNode fitting = app.get("/api/shows/2/cues/dimmers");
+            Map<String, Object> unsaid = Map.of("file", text, "dimmers", true, "preview", false);
+            if (fitting.size() > 1) {
+                assertThat(app.send("POST", "/api/shows/2/cues/text", unsaid).body())
+                        .contains("Several dimmers fit.");
+            }
+            app.json(
+                    "POST",
+                    "/api/shows/2/cues/text",
+                    Map.of(
+                            "file",
+                            text,
+                            "dimmers",
+                            true,
+                            "dimmer",
+                            fitting.get(0).asText(),
+                            "preview",
+                            false));
+            assertThat(app.send(
+                                    "POST",
+                                    "/api/shows/2/cues/text",
+                                    Map.of(
+                                            "file",
+                                            "IDENT 3:0\nPATCH 1 900<600@50.7 901<601 602@50\nCUE 1\nCHAN 900@FL\nENDDATA\n"
+                                                    .getBytes(),
+                                            "dimmers",
+                                            true,
+                                            "preview",
+                                            false))
+                            .body())
+                    .contains("Channel 901: dimmer 602 stands at 50 % in the text and comes in at 100 %");
+            assertThat(app.get("/api/shows/2/patch").toString())
+                    .contains("at 50.6 percent");
+            assertThat(app.get("/api/shows/2/patch").get("fixtures")).hasSize(6);
             assertThat(app.send("POST", "/api/shows/2/cues/text", Map.of("file", "x".getBytes()))
                             .statusCode())
                     .isEqualTo(422);

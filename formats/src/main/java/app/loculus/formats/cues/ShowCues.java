@@ -5,7 +5,6 @@ import app.loculus.core.look.Cue;
 import app.loculus.core.look.CueList;
 import app.loculus.core.look.Start;
 import app.loculus.core.motion.Moving;
-import app.loculus.core.patch.Claim;
 import app.loculus.core.patch.Fixture;
 import app.loculus.core.patch.UnitId;
 import app.loculus.core.profile.Attribute;
@@ -21,12 +20,15 @@ import app.loculus.core.unit.Fraction;
 import app.loculus.core.unit.Numbers;
 import app.loculus.core.unit.Seconds;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.Set;
 import java.util.TreeMap;
+import java.util.TreeSet;
 import java.util.stream.IntStream;
 
 /** What of a show a text of cues can carry: intensity by fixture number, its times, groups, submasters, dimmers. */
@@ -38,6 +40,9 @@ public final class ShowCues {
     private final Show show;
     private final List<String> said = new ArrayList<>();
 
+    /** Numbers of fixtures whose cells stand at different levels in some look. */
+    private final Set<Integer> uneven = new TreeSet<>();
+
     private ShowCues(Show show) {
         this.show = show;
     }
@@ -46,24 +51,37 @@ public final class ShowCues {
     public static CueText of(Show show, CueList list) {
         ShowCues cues = new ShowCues(show);
         cues.leftOut();
+        List<CueText.Sheet> sheets =
+                show.cues(list.id()).stream().map(cues::cue).toList();
+        List<CueText.Sheet> submasters = show.submasters().stream()
+                .map(s -> cues.sheet(
+                        String.valueOf(s.number()),
+                        s.name(),
+                        show.look(s.look()).values()))
+                .toList();
+        cues.evened();
         return new CueText(
                 cues.patch(),
-                show.cues(list.id()).stream().map(cues::cue).toList(),
+                sheets,
                 show.groups().stream()
                         .map(g -> cues.group(g.number(), g.name(), show.units(g).units()))
                         .toList(),
-                show.submasters().stream()
-                        .map(s -> cues.sheet(
-                                String.valueOf(s.number()),
-                                s.name(),
-                                show.look(s.look()).values()))
-                        .toList(),
+                submasters,
                 cues.said);
+    }
+
+    /** A channel has one level. */
+    private void evened() {
+        if (!uneven.isEmpty()) {
+            said.add("The cells of " + Numbers.text(List.copyOf(uneven))
+                    + " stand at different levels somewhere: all of them go to that of the brightest.");
+        }
     }
 
     private void leftOut() {
         long more = show.patch().fixtures().stream()
-                .filter(f -> show.patch().modeOf(f).channels().size() > 1)
+                .filter(f -> show.patch().modeOf(f).channels().stream()
+                        .anyMatch(c -> !c.attribute().equals(Attribute.DIMMER)))
                 .count();
         if (more > 0) {
             said.add("Of " + Numbers.count((int) more, "fixture")
@@ -77,35 +95,41 @@ public final class ShowCues {
                     + " effects move lights: they stand still in their middle, for the format knows no effects.");
         }
         long dark = show.patch().fixtures().stream()
-                .filter(f -> dimmer(f).isEmpty())
+                .filter(f -> dimmers(f).isEmpty())
                 .count();
         if (dark > 0) {
-            said.add(Numbers.count((int) dark, "fixture") + " without a dimmer of its own"
-                    + (dark == 1 ? " is" : " are") + " left out.");
+            said.add(Numbers.count((int) dark, "fixture") + " without a dimmer" + (dark == 1 ? " is" : " are")
+                    + " left out.");
         }
     }
 
-    /** The dimmer of the whole fixture. */
-    private Optional<Parameter> dimmer(Fixture fixture) {
-        return show.patch().modeOf(fixture).parameter(0, Attribute.DIMMER);
+    /** The dimmer of the whole fixture; of one that has none those of its cells. */
+    private List<Parameter> dimmers(Fixture fixture) {
+        Mode mode = show.patch().modeOf(fixture);
+        return mode.homesOf(0, Attribute.DIMMER).stream()
+                .flatMap(cell -> mode.parameter(cell, Attribute.DIMMER).stream())
+                .toList();
     }
 
     private Map<Integer, List<CueText.Dimmer>> patch() {
         Map<Integer, List<CueText.Dimmer>> all = new TreeMap<>();
         for (Fixture fixture : show.patch().fixtures()) {
             Mode mode = show.patch().modeOf(fixture);
-            Optional<Channel> channel = dimmer(fixture).map(mode::channelOf).filter(c -> !c.virtual());
-            if (fixture.patched() && channel.isPresent()) {
-                List<CueText.Dimmer> dimmers = new ArrayList<>();
-                for (Claim claim : show.patch().claimsOf(fixture)) {
-                    if (claim.at().breakNumber() == channel.get().breakNumber()) {
-                        int slot = claim.first() + channel.get().offsets().get(0) - 1;
-                        dimmers.add(new CueText.Dimmer((claim.universe() - 1) * CueText.SLOTS + slot, 1));
-                    }
-                }
-                if (!dimmers.isEmpty()) {
-                    all.put(fixture.number(), dimmers);
-                }
+            List<CueText.Dimmer> dimmers = new ArrayList<>();
+            for (Parameter parameter : fixture.patched() ? dimmers(fixture) : List.<Parameter>of()) {
+                Channel channel = mode.channelOf(parameter);
+                PlainDimmers.top(mode, channel.cell())
+                        .ifPresent(top -> show.patch().claimsOf(fixture).stream()
+                                .filter(claim -> claim.at().breakNumber() == channel.breakNumber())
+                                .forEach(claim -> dimmers.add(new CueText.Dimmer(
+                                        (claim.universe() - 1) * CueText.SLOTS
+                                                + claim.first()
+                                                + channel.offsets().get(0)
+                                                - 1,
+                                        top))));
+            }
+            if (!dimmers.isEmpty()) {
+                all.put(fixture.number(), dimmers);
             }
         }
         return all;
@@ -156,17 +180,28 @@ public final class ShowCues {
 
     private Map<Integer, Double> levels(Map<UnitId, UnitValues> values) {
         Map<Integer, Double> levels = new TreeMap<>();
+        Map<Integer, Set<Double>> byCell = new TreeMap<>();
         values.forEach((unit, held) -> {
             Fixture fixture = show.patch().get(unit.fixture());
-            if (unit.cell() == 0) {
-                dimmer(fixture)
+            Mode mode = show.patch().modeOf(fixture);
+            if (mode.homesOf(0, Attribute.DIMMER).contains(unit.cell())) {
+                mode.parameter(unit.cell(), Attribute.DIMMER)
                         .flatMap(p -> Optional.ofNullable(
                                         show.resolver().held(unit, held).get(Attribute.DIMMER))
                                 .flatMap(h -> place(h, fixture, p)))
-                        .filter(place -> place.light() > 0)
-                        .ifPresent(place -> levels.put(fixture.number(), place.light()));
+                        .ifPresent(place -> {
+                            byCell.computeIfAbsent(fixture.number(), n -> new HashSet<>())
+                                    .add(place.light());
+                            levels.merge(fixture.number(), place.light(), Math::max);
+                        });
             }
         });
+        byCell.forEach((number, lights) -> {
+            if (lights.size() > 1) {
+                uneven.add(number);
+            }
+        });
+        levels.values().removeIf(light -> light == 0);
         return levels;
     }
 }

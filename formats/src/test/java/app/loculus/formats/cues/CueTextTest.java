@@ -4,11 +4,22 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import app.loculus.core.chart.ChartReader;
+import app.loculus.core.chart.DraftBuilder;
+import app.loculus.core.chart.ProfileDraft;
 import app.loculus.core.command.Command;
 import app.loculus.core.command.LineReader;
+import app.loculus.core.edit.look.TakeInCues;
+import app.loculus.core.look.Start;
+import app.loculus.core.look.Timing;
 import app.loculus.core.problem.Refusal;
+import app.loculus.core.profile.Profile;
+import app.loculus.core.profile.Profiles;
 import app.loculus.core.show.Outcome;
 import app.loculus.core.show.Show;
+import app.loculus.core.unit.Fraction;
+import app.loculus.formats.gdtf.DescriptionReader;
+import app.loculus.formats.gdtf.DescriptionWriter;
 import app.loculus.formats.gdtf.ShippedProfiles;
 import java.io.IOException;
 import java.io.InputStream;
@@ -215,5 +226,79 @@ class CueTextTest {
         CueText read = CueTextReader.read(text.append("ENDDATA\n").toString().getBytes(StandardCharsets.US_ASCII));
         assertThat(read.said()).hasSizeLessThan(300).anyMatch(w -> w.contains("more lines are taken in otherwise"));
         assertThat(read.said()).anyMatch(w -> w.startsWith("others is not known here"));
+    }
+
+    /** What is sent to each slot when a dimmer that goes to a share of full stands at a level. */
+    @ParameterizedTest
+    @ValueSource(doubles = {.507, .1, .999, .004, 1})
+    void a_dimmer_that_goes_to_a_share_of_full_is_sent_that_share_and_goes_out_with_it(double share) {
+        Profiles.Type plain =
+                PlainDimmers.of(Show.empty("x"), ShippedProfiles.all()).get(0);
+        Profile upTo = PlainDimmers.upTo(share, plain);
+        assertThat(upTo.warnings()).isEmpty();
+        Show now = Show.empty("Tide");
+        LineReader lines = new LineReader(new Profiles(List.of(upTo)));
+        String type = "\"" + upTo.fullName() + " / " + plain.mode().name() + "\"";
+        for (String line : List.of("patch 104 as " + type + " at 2.88", "104 at full", "record cue 1", "104 at 50")) {
+            now = ((Command.Edit) lines.read(line)).edit().apply(now).show();
+        }
+        long top = Math.max(1, Math.round(share * 255));
+        assertThat(now.unlit().resolve(now.patch().number(104)).get(0).place().dmx())
+                .isEqualTo(Math.round(top / 2.0));
+        CueText text = ShowCues.of(now, now.lists().get(0));
+        assertThat(text.patch().get(104)).containsExactly(new CueText.Dimmer(600, top / 255.0));
+        assertThat(text.cues().get(0).levels()).containsExactly(Map.entry(104, 1.0));
+        CueText again = CueTextReader.read(CueTextWriter.write(text));
+        assertThat(again.patch().get(104).get(0).level()).isCloseTo(top / 255.0, within(1e-9));
+    }
+
+    @Test
+    void cells_go_out_as_one_channel_on_all_of_their_dimmers_and_come_in_on_all_of_them() {
+        Profile batten = DescriptionReader.read(DescriptionWriter.write(DraftBuilder.build(new ProfileDraft(
+                "Halden",
+                "Batten",
+                0,
+                0,
+                0,
+                0,
+                ChartReader.read("3 x:\nDimmer\nend").modes()))));
+        LineReader lines = new LineReader(new Profiles(List.of(batten)));
+        Show now = Show.empty("Tide");
+        for (String line : List.of(
+                "patch 5 as \"Batten\" at 1.11", "5 at 40", "record cue 1", "5.2 at 70", "record cue 2", "clear all")) {
+            Outcome outcome = ((Command.Edit) lines.read(line)).edit().apply(now);
+            assertThat(outcome.problems()).as(line).noneMatch(p -> p.refuses());
+            now = outcome.show();
+        }
+        CueText text = ShowCues.of(now, now.lists().get(0));
+        assertThat(text.patch().get(5))
+                .containsExactly(new CueText.Dimmer(11, 1), new CueText.Dimmer(12, 1), new CueText.Dimmer(13, 1));
+        assertThat(text.cues().get(0).levels().get(5)).isCloseTo(.4, within(1e-9));
+        assertThat(text.cues().get(1).levels().get(5)).isCloseTo(.7, within(1e-9));
+        assertThat(text.said())
+                .containsExactly("The cells of 5 stand at different levels somewhere: all of them go to that of the"
+                        + " brightest.");
+        Outcome taken = new TakeInCues(
+                        List.of(new TakeInCues.Sheet("9", "", Timing.CUT, Start.PRESS, Map.of(5, Fraction.of(.3)))),
+                        List.of(),
+                        List.of())
+                .apply(now);
+        assertThat(taken.problems()).isEmpty();
+        Show after = taken.show();
+        CueText there = ShowCues.of(after, after.lists().get(1));
+        assertThat(after.look(after.cues(after.lists().get(1).id()).get(0).look())
+                        .values())
+                .hasSize(3);
+        assertThat(there.cues().get(0).levels().get(5)).isCloseTo(.3, within(1e-9));
+    }
+
+    @Test
+    void channels_come_in_as_what_the_show_has_or_else_as_what_there_is() {
+        Show none = Show.empty("x");
+        assertThat(PlainDimmers.of(none, ShippedProfiles.all())).isNotEmpty();
+        Show one = show("patch 1 as \"House Dimmer / 1-slot\" at 1.1", "patch 2 as \"Skiff Wash / extended\" at 2.1");
+        assertThat(PlainDimmers.of(one, ShippedProfiles.all()))
+                .extracting(t -> t.profile().name() + " / " + t.mode().name())
+                .containsExactly("House Dimmer / 1-slot");
     }
 }

@@ -94,11 +94,12 @@ public record TakeInCues(List<Sheet> cues, List<Sheet> groups, List<Sheet> subma
         }
     }
 
+    /** With a dimmer of its own, or such cells. */
     private static Optional<Fixture> dimmed(Show show, int number) {
         return show.patch().fixtures().stream()
                 .filter(f -> f.number() == number)
                 .filter(f ->
-                        show.patch().modeOf(f).parameter(0, Attribute.DIMMER).isPresent())
+                        !show.patch().modeOf(f).homesOf(0, Attribute.DIMMER).isEmpty())
                 .findFirst();
     }
 
@@ -107,10 +108,14 @@ public record TakeInCues(List<Sheet> cues, List<Sheet> groups, List<Sheet> subma
         sheet.levels()
                 .forEach((number, level) -> dimmed(show, number)
                         .ifPresentOrElse(
-                                f -> values.put(
-                                        UnitId.whole(f.id()),
-                                        new UnitValues(Map.of(
-                                                Attribute.DIMMER, Touched.byHand(new AttributeValue.Level(level))))),
+                                f -> show.patch()
+                                        .modeOf(f)
+                                        .homesOf(0, Attribute.DIMMER)
+                                        .forEach(cell -> values.put(
+                                                new UnitId(f.id(), cell),
+                                                new UnitValues(Map.of(
+                                                        Attribute.DIMMER,
+                                                        Touched.byHand(new AttributeValue.Level(level)))))),
                                 () -> unknown.add(number)));
         return values;
     }
