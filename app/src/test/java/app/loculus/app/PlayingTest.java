@@ -222,8 +222,7 @@ class PlayingTest {
                                             false))
                             .body())
                     .contains("Channel 901: dimmer 602 stands at 50 % in the text and comes in at 100 %");
-            assertThat(app.get("/api/shows/2/patch").toString())
-                    .contains("at 50.6 percent");
+            assertThat(app.get("/api/shows/2/patch").toString()).contains("at 50.6 percent");
             assertThat(app.get("/api/shows/2/patch").get("fixtures")).hasSize(6);
             assertThat(app.send("POST", "/api/shows/2/cues/text", Map.of("file", "x".getBytes()))
                             .statusCode())

@@ -24,7 +24,8 @@ public final class LooksSheet {
 
     private LooksSheet() {}
 
-    public static Sheet of(Show show) {
+    /** @param wanted asked before each cue; throws when nobody waits for it any more */
+    public static Sheet of(Show show, Runnable wanted) {
         List<Sheet.Section> sections = new ArrayList<>();
         for (CueList list : show.lists()) {
             List<Cue> cues = show.cues(list.id());
@@ -32,19 +33,26 @@ public final class LooksSheet {
                     new Sheet.Section("List " + list.number() + " " + list.name(), words(list, cues), true, List.of()));
             List<LookContents.Counts> counts = LookContents.counts(show, list);
             for (int i = 0; i < cues.size(); i++) {
+                wanted.run();
                 sections.add(section(show, cues.get(i), counts.get(i).carried()));
             }
         }
         if (!show.submasters().isEmpty()) {
             sections.add(new Sheet.Section("Submasters", "", true, List.of()));
-            show.submasters().forEach(s -> sections.add(section(show, s)));
+            show.submasters().forEach(s -> {
+                wanted.run();
+                sections.add(section(show, s));
+            });
         }
         List<Look> looks =
                 show.looks().stream().filter(l -> l.number().isPresent()).toList();
         if (!looks.isEmpty()) {
             sections.add(new Sheet.Section("Looks", "", true, List.of()));
-            looks.forEach(l -> sections.add(new Sheet.Section(
-                    l.number().get() + " " + l.name(), "", false, rows(LookContents.of(show, l.values())))));
+            looks.forEach(l -> {
+                wanted.run();
+                sections.add(new Sheet.Section(
+                        l.number().get() + " " + l.name(), "", false, rows(LookContents.of(show, l.values()))));
+            });
         }
         return new Sheet("Cue lists", "Values that follow no palette are marked plain.", COLUMNS, sections);
     }

@@ -24,7 +24,7 @@ public enum PaperKind {
     GROUPS("Groups", m -> GroupsSheet.of(m.show()), s -> any(s, PartKinds.GROUPS)),
     PALETTES("Palettes", m -> PalettesSheet.of(m.show()), s -> any(s, PartKinds.PALETTES)),
     MARKS("Marks", m -> MarksSheet.of(m.show()), s -> any(s, PartKinds.MARKS)),
-    CUES("Cue lists", m -> LooksSheet.of(m.show()), s -> any(s, PartKinds.LOOKS)),
+    CUES("Cue lists", m -> LooksSheet.of(m.show(), m.wanted()), s -> any(s, PartKinds.LOOKS)),
     EFFECTS("Effects", m -> EffectsSheet.of(m.show()), s -> any(s, PartKinds.EFFECTS)),
     LABELS("Labels", m -> LabelsSheet.of(m.show()), PaperKind::patched),
     BRING_UP("Bring up", m -> BringUpSheet.of(m.show()), PaperKind::patched),
@@ -36,8 +36,17 @@ public enum PaperKind {
      *
      * @param found how it stands; worked out only for sheets that say it
      * @param changed whether a chapter is another than when it was signed
+     * @param wanted is asked now and then while a long sheet is made; throws when nobody waits for it any more
      */
-    public record Material(Show show, Supplier<Findings> found, Predicate<ChapterName> changed) {
+    public record Material(Show show, Supplier<Findings> found, Predicate<ChapterName> changed, Runnable wanted) {
+
+        public Material(Show show, Supplier<Findings> found, Predicate<ChapterName> changed) {
+            this(show, found, changed, () -> {});
+        }
+
+        public Material wanted(Runnable asked) {
+            return new Material(show, found, changed, asked);
+        }
 
         Findings findings() {
             return found.get();

@@ -9,6 +9,7 @@ import app.loculus.core.finding.Findings;
 import app.loculus.core.ledger.ChapterName;
 import app.loculus.core.ledger.Signature;
 import app.loculus.core.show.Show;
+import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 
@@ -63,7 +64,7 @@ class SheetsTest {
                 "record cue 2 \"Side\" next 5 after begin",
                 "record submaster 1 \"One\"",
                 "record look 7 \"Kept\"");
-        Sheet sheet = LooksSheet.of(show);
+        Sheet sheet = LooksSheet.of(show, () -> {});
         assertThat(sheet.sections())
                 .extracting(s -> s.heading() + " | " + s.words())
                 .containsExactly(
@@ -81,7 +82,7 @@ class SheetsTest {
     @Test
     void what_follows_no_palette_is_marked() {
         Show show = grouped("1 zoom at 20", "record look 1 \"Tight\"");
-        assertThat(row(LooksSheet.of(show), 1, 0).get(2)).endsWith("(plain)");
+        assertThat(row(LooksSheet.of(show, () -> {}), 1, 0).get(2)).endsWith("(plain)");
     }
 
     @Test
@@ -95,7 +96,7 @@ class SheetsTest {
                 "clear all",
                 "51.1 colour xy 0.25, 0.39",
                 "record look 2 \"One\"");
-        Sheet sheet = LooksSheet.of(show);
+        Sheet sheet = LooksSheet.of(show, () -> {});
         assertThat(row(sheet, 1, 0).get(0)).isEqualTo("group 4 “Batten”, all cells");
         assertThat(row(sheet, 2, 0).get(0)).isEqualTo("51.1");
     }
@@ -103,7 +104,7 @@ class SheetsTest {
     @Test
     void an_empty_show_has_empty_paper() {
         assertThat(GroupsSheet.of(Show.empty("Nothing")).words()).isEqualTo("0 groups");
-        assertThat(LooksSheet.of(Show.empty("Nothing")).sections()).isEmpty();
+        assertThat(LooksSheet.of(Show.empty("Nothing"), () -> {}).sections()).isEmpty();
     }
 
     @Test
@@ -224,5 +225,19 @@ class SheetsTest {
                     .isTrue();
         }
         assertThatThrownBy(() -> PaperKind.parse("nothing")).hasMessageContaining("no sheet “nothing”");
+    }
+
+    @Test
+    void a_long_sheet_is_given_up_within_when_nobody_waits_for_it() {
+        Show show = Rig.after(
+                Rig.everyKind(), "11 at 50", "record cue 1", "record cue 2", "record cue 3", "record submaster 1");
+        List<String> asked = new ArrayList<>();
+        PaperKind.Material material = new PaperKind.Material(show, () -> Findings.of(show, Rig.ALL), chapter -> false);
+        PaperKind.CUES.of(material.wanted(() -> asked.add("wanted")));
+        assertThat(asked).hasSize(4);
+        assertThatThrownBy(() -> PaperKind.CUES.of(material.wanted(() -> {
+                    throw new IllegalStateException("stopped");
+                })))
+                .hasMessage("stopped");
     }
 }

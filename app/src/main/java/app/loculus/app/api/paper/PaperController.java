@@ -5,7 +5,6 @@ import app.loculus.app.session.Overview;
 import app.loculus.app.session.Shows;
 import app.loculus.app.session.Snapshot;
 import app.loculus.core.paper.PaperKind;
-import app.loculus.core.paper.Sheet;
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.show.Show;
 import app.loculus.formats.paper.About;
@@ -77,7 +76,6 @@ public class PaperController {
         Snapshot snapshot = shows.get(id);
         List<PaperKind> kinds = kinds(sheets);
         PaperKind.Material material = PaperAbout.material(snapshot, overview);
-        List<Sheet> made = kinds.stream().map(k -> k.of(material)).toList();
         String suffix = " " + (kinds.size() == 1 ? kinds.get(0).key() : "paper") + "." + form;
         String name = snapshot.show().name();
         About about = abouts.of(snapshot);
@@ -87,14 +85,32 @@ public class PaperController {
                         name,
                         suffix,
                         MediaType.APPLICATION_PDF,
-                        book.making(making, watched -> PaperWriter.write(made, about, options(size, across), watched)));
-            case "xlsx" -> Download.of(name, suffix, MediaType.parseMediaType(WORKBOOK), SheetTables.workbook(made));
+                        book.making(
+                                making,
+                                watched -> PaperWriter.write(
+                                        PaperAbout.sheets(material, kinds, watched),
+                                        about,
+                                        options(size, across),
+                                        watched)));
+            case "xlsx" ->
+                Download.of(
+                        name,
+                        suffix,
+                        MediaType.parseMediaType(WORKBOOK),
+                        book.making(
+                                making, watched -> SheetTables.workbook(PaperAbout.sheets(material, kinds, watched))));
             case "csv" -> {
-                if (made.size() > 1) {
-                    throw Refusal.of("paper.form", "form", "Separated text holds one sheet, not " + made.size() + ".");
+                if (kinds.size() > 1) {
+                    throw Refusal.of("paper.form", "form", "Separated text holds one sheet, not " + kinds.size() + ".");
                 }
                 yield Download.of(
-                        name, suffix, MediaType.parseMediaType("text/csv;charset=UTF-8"), SheetTables.csv(made.get(0)));
+                        name,
+                        suffix,
+                        MediaType.parseMediaType("text/csv;charset=UTF-8"),
+                        book.making(
+                                making,
+                                watched -> SheetTables.csv(PaperAbout.sheets(material, kinds, watched)
+                                        .get(0))));
             }
             default ->
                 throw Refusal.of("paper.form", "form", "Paper goes out as pdf, xlsx or csv, not as " + form + ".");

@@ -118,17 +118,19 @@ class Goods {
                     "paper/" + name + ".pdf",
                     "paper, to be printed",
                     () -> PaperWriter.write(
-                            sheets.stream().map(k -> k.of(material)).toList(), abouts.of(snapshot), options, making)));
+                            PaperAbout.sheets(material, sheets, making), abouts.of(snapshot), options, making)));
             parts.add(new Parcel.Part(
                     "paper/" + name + " labels.pdf",
                     "labels, to be printed on label sheets",
                     () -> PaperWriter.write(
-                            List.of(PaperKind.LABELS.of(material)), abouts.of(snapshot), options, making)));
+                            PaperAbout.sheets(material, List.of(PaperKind.LABELS), making),
+                            abouts.of(snapshot),
+                            options,
+                            making)));
             parts.add(new Parcel.Part(
                     "paper/" + name + ".xlsx",
                     "the same as tables",
-                    () -> SheetTables.workbook(
-                            sheets.stream().map(k -> k.of(material)).toList())));
+                    () -> SheetTables.workbook(PaperAbout.sheets(material, sheets, making))));
         }
         if (kinds.contains(Kind.HOOKUP)) {
             parts.add(new Parcel.Part(
