@@ -166,7 +166,8 @@ final class CueRules {
                     show,
                     library,
                     finding,
-                    "Flip " + numbers(show, units) + " in " + palette,
+                    "Flip " + (units.size() == finding.who().size() ? "them" : units.size() + " of them") + " in "
+                            + PaletteRules.upper(Spot.of(palette).line()),
                     "flip " + numbers(show, units) + " in " + Spot.of(palette).line(),
                     ways));
             flip(
@@ -197,7 +198,7 @@ final class CueRules {
         }
 
         private void flip(Show show, Profiles library, Finding finding, String words, String line, List<WayOut> ways) {
-            if (mends(show, library, finding, line) && fewer(show, library, line)) {
+            if (mendsAndFewer(show, library, finding, line)) {
                 ways.add(WayOut.line(words, line));
             }
         }

@@ -3,6 +3,7 @@ package app.loculus.core.finding;
 import app.loculus.core.colour.ColourDifference;
 import app.loculus.core.ledger.ChapterName;
 import app.loculus.core.palette.Coverage;
+import app.loculus.core.palette.Follows;
 import app.loculus.core.palette.Given;
 import app.loculus.core.palette.Giver;
 import app.loculus.core.palette.Palette;
@@ -184,6 +185,11 @@ final class PaletteRules {
                     Spot.of(far.get(0)));
         }
 
+        private static boolean ownOnes(Show show, int i, List<Palette> palettes) {
+            return palettes.stream()
+                    .anyMatch(p -> show.coverage().of(p).get(i).units().containsKey(Follows.OWN));
+        }
+
         /** Without the kind for colours, which most are. */
         private static String about(Coverage.Type type, Kind kind) {
             return type.profile().value() + "/" + type.mode() + (kind == Kind.COLOUR ? "" : "/" + kind.word());
@@ -201,7 +207,10 @@ final class PaletteRules {
             return far;
         }
 
-        /** What comes out, as values of their own in just this mode: somebody looked at it and means it. */
+        /**
+         * What comes out, as values of their own in just this mode: somebody looked at it and means it. That mends it
+         * wherever nobody has values of its own alone, and need not be tried.
+         */
         @Override
         List<WayOut> waysOut(Show show, Profiles library, Finding finding) {
             for (int i = 0; i < show.coverage().types().size(); i++) {
@@ -214,9 +223,9 @@ final class PaletteRules {
                                         .map(p -> String.valueOf(p.number()))
                                         .collect(Collectors.joining(" + "))
                                 + " for type " + Quoted.of(profile.fullName() + " / " + type.mode());
-                        return mends(show, library, finding, line)
-                                ? List.of(WayOut.line("Keep what comes out", line))
-                                : List.of();
+                        return ownOnes(show, i, far.getValue())
+                                ? List.of()
+                                : List.of(WayOut.line("Keep what comes out", line));
                     }
                 }
             }

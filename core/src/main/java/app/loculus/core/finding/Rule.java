@@ -109,21 +109,26 @@ abstract class Rule {
     /** Whether a line would be taken, and the finding be gone or smaller. */
     final boolean mends(Show show, Profiles library, Finding finding, String line) {
         return after(show, library, line)
-                .filter(then -> found(then, library).stream()
-                        .noneMatch(f -> f.key().equals(finding.key())
-                                && f.who().size() >= finding.who().size()))
+                .filter(then -> smaller(finding, found(then, library)))
                 .isPresent();
     }
 
-    /** Whether a line would be taken, and fewer be named by the rule than now, all in all. */
-    final boolean fewer(Show show, Profiles library, String line) {
+    /** The same, and whether fewer be named by the rule than now, all in all. */
+    final boolean mendsAndFewer(Show show, Profiles library, Finding finding, String line) {
         return after(show, library, line)
-                .filter(then -> named(then, library) < named(show, library))
+                .map(then -> found(then, library))
+                .filter(then -> smaller(finding, then) && named(then) < named(found(show, library)))
                 .isPresent();
     }
 
-    private int named(Show show, Profiles library) {
-        return found(show, library).stream().mapToInt(f -> f.who().size()).sum();
+    private static int named(List<Finding> found) {
+        return found.stream().mapToInt(f -> f.who().size()).sum();
+    }
+
+    private static boolean smaller(Finding finding, List<Finding> then) {
+        return then.stream()
+                .noneMatch(f -> f.key().equals(finding.key())
+                        && f.who().size() >= finding.who().size());
     }
 
     static List<UnitId> whole(Collection<FixtureId> fixtures) {

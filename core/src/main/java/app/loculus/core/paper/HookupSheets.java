@@ -24,6 +24,9 @@ final class HookupSheets {
     private static final Sheet.Column PURPOSE = new Sheet.Column("Purpose", 1.7);
     private static final Sheet.Column ANSWERED = new Sheet.Column("Answered", 1.4);
 
+    /** Where the position is among the cells of a fixture. */
+    private static final int POSITION_AT = 4;
+
     private HookupSheets() {}
 
     static Sheet byNumber(Show show) {
@@ -75,7 +78,9 @@ final class HookupSheets {
         return name.isEmpty() ? "No position" : name;
     }
 
+    /** The heading says where they hang. */
     static Sheet byPosition(Show show) {
+        List<Sheet.Column> columns = List.of(NUMBER, NAME, TYPE, ADDRESS, PURPOSE, ANSWERED);
         List<Sheet.Section> sections = new ArrayList<>();
         positions(show).forEach((position, fixtures) -> {
             int slots = fixtures.stream()
@@ -85,13 +90,17 @@ final class HookupSheets {
                     position(position),
                     Numbers.count(fixtures.size(), "fixture") + " · " + Numbers.count(slots, "slot"),
                     false,
-                    rows(show, fixtures)));
+                    rows(show, fixtures).stream()
+                            .map(HookupSheets::withoutPosition)
+                            .toList()));
         });
-        return new Sheet(
-                "Hookup by position",
-                words(show),
-                List.of(NUMBER, NAME, TYPE, ADDRESS, HANGS, PURPOSE, ANSWERED),
-                sections);
+        return new Sheet("Hookup by position", words(show), columns, sections);
+    }
+
+    private static List<String> withoutPosition(List<String> row) {
+        List<String> rest = new ArrayList<>(row);
+        rest.remove(POSITION_AT);
+        return List.copyOf(rest);
     }
 
     /** A page a universe, with its map; those without an address last. */
