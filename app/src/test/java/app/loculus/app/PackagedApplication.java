@@ -62,6 +62,8 @@ final class PackagedApplication implements AutoCloseable {
         List<String> command = new ArrayList<>(under);
         command.add(Path.of(System.getProperty("java.home"), "bin", "java").toString());
         command.addAll(machine);
+        Path classes = Path.of(System.getProperty("loculus.jar")).resolveSibling("classes.jsa");
+        command.add("-XX:SharedArchiveFile=" + classes);
         command.addAll(List.of(
                 "-Dspring.aot.enabled=true",
                 "-Dspring.config.location=classpath:/application.properties",
