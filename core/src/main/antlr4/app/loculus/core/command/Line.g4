@@ -306,6 +306,7 @@ value
     | NUDGE COLOUR BY number COMMA number   # nudgeColour
     | NUDGE attribute BY number (COMMA attribute BY number)*    # nudgeValue
     | FLIP                              # flip
+    | HOME (kind | attribute)?          # homeThese
     | INVERT attribute                  # invertValue
     | AIM AT (MARK text | point) (FAN number)?    # aimAt
     | RELEASE (kind | attribute)        # releaseValue
@@ -315,7 +316,7 @@ value
     ;
 /* What is sent may be written in hexadecimal: 0xC8 one octet, 0xC800 two. */
 amount : FULL | OUT | number (THRU number)* measure? | SPAN measure? | HEX (THRU HEX)* ;
-measure : DEG | HZ | DMX | DMX16 | KELVIN ;
+measure : PERCENT | DEG | HZ | DMX | DMX16 | KELVIN ;
 attribute : WORD | WHITE ;
 
 numbers : numberTerm (PLUS numberTerm)* ;
@@ -363,6 +364,11 @@ REALIGN : 'realign' ; FLIP : 'flip' ; PAGE : 'page' ; LIGHTS : 'lights' ; AND : 
 PLUS : '+' ; MINUS : '-' ; COMMA : ',' ;
 /* Written without a blank, as people write a range; with blanks it takes away. */
 SPAN : [0-9]+ ('.' [0-9]+)? '-' [0-9]+ ('.' [0-9]+)? ;
+PERCENT : '%' ;
+/* The same in other signs. */
+PERCENT_WORD : 'percent' -> type(PERCENT) ;
+DEGREES : '\u00B0' -> type(DEG) ;
+AT_SIGN : '@' -> type(AT) ;
 HEX : '0x' [0-9a-f]+ ;
 DECIMAL : [0-9]+ '.' [0-9]+ ;
 INT : [0-9]+ ;

@@ -8,7 +8,6 @@ import app.loculus.core.edit.effect.EndEffects;
 import app.loculus.core.edit.effect.KeptEffects;
 import app.loculus.core.edit.effect.RecordEffect;
 import app.loculus.core.edit.effect.SetMoving;
-import app.loculus.core.edit.hand.Amount;
 import app.loculus.core.edit.palette.PaletteFinder;
 import app.loculus.core.edit.starter.RecordStarterEffects;
 import app.loculus.core.effect.Along;
@@ -186,23 +185,13 @@ final class EffectClauses extends RoomClauses {
     private static Asked.Ends ends(Draft draft, LineParser.EndsContext c) {
         if (c.kind().isEmpty()) {
             return new Asked.Ends.Numbers(
-                    Terms.number(c.number(0)),
-                    Terms.number(c.number(1)),
-                    c.measure() == null ? Amount.PLAIN : measure(c.measure()));
+                    Terms.number(c.number(0)), Terms.number(c.number(1)), HandClauses.amount(c.measure()));
         }
         Kind from = Kind.parse(c.kind(0).getText());
         Kind to = c.kind().size() > 1 ? Kind.parse(c.kind(1).getText()) : from;
         return new Asked.Ends.Palettes(
                 palette(draft, from, c.paletteRef(0)).id(),
                 palette(draft, to, c.paletteRef(1)).id());
-    }
-
-    private static Amount measure(LineParser.MeasureContext c) {
-        return c.DEG() != null
-                ? Amount.DEGREES
-                : c.HZ() != null
-                        ? Amount.HERTZ
-                        : c.KELVIN() != null ? Amount.KELVIN : c.DMX16() != null ? Amount.DMX16 : Amount.DMX;
     }
 
     private static Palette palette(Draft draft, Kind kind, LineParser.PaletteRefContext c) {

@@ -71,6 +71,13 @@ final class HandClauses extends RoomClauses {
     }
 
     @Override
+    public List<ShowEdit> visitHomeThese(LineParser.HomeTheseContext c) {
+        return one(new SendHome(
+                Optional.ofNullable(c.kind()).map(k -> Kind.parse(k.getText())),
+                Optional.ofNullable(c.attribute()).map(a -> a.getText())));
+    }
+
+    @Override
     public List<ShowEdit> visitAttributeHome(LineParser.AttributeHomeContext c) {
         return one(new SendHome(Optional.empty(), Optional.of(c.attribute().getText())));
     }
@@ -196,13 +203,14 @@ final class HandClauses extends RoomClauses {
         return new SetSpread(word, new Spread(points), fine ? Amount.DMX16 : Amount.DMX, Optional.empty());
     }
 
-    private static Amount amount(LineParser.MeasureContext c) {
+    static Amount amount(LineParser.MeasureContext c) {
         if (c == null) {
             return Amount.PLAIN;
         }
         BiFunction<Object, Amount, Optional<Amount>> when =
                 (token, amount) -> Optional.ofNullable(token).map(t -> amount);
-        return when.apply(c.DEG(), Amount.DEGREES)
+        return when.apply(c.PERCENT(), Amount.PERCENT)
+                .or(() -> when.apply(c.DEG(), Amount.DEGREES))
                 .or(() -> when.apply(c.HZ(), Amount.HERTZ))
                 .or(() -> when.apply(c.DMX(), Amount.DMX))
                 .or(() -> when.apply(c.DMX16(), Amount.DMX16))

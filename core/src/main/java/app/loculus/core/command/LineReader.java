@@ -14,12 +14,16 @@ import app.loculus.core.show.Show;
 import app.loculus.core.show.ShowEdit;
 import app.loculus.core.unit.Quoted;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.function.Supplier;
 import org.antlr.v4.runtime.CharStreams;
+import org.antlr.v4.runtime.CommonToken;
 import org.antlr.v4.runtime.CommonTokenStream;
+import org.antlr.v4.runtime.ListTokenSource;
 import org.antlr.v4.runtime.ParserRuleContext;
+import org.antlr.v4.runtime.TokenSource;
 
 /** Reads typed lines. Safe to share between threads. */
 public final class LineReader {
@@ -55,7 +59,30 @@ public final class LineReader {
                     "line",
                     "A line has at most " + LONGEST + " characters; this one has " + text.length() + ".");
         }
-        LineParser.LineContext line = parser(withoutComment(text)).line();
+        String plain = withoutComment(text);
+        List<CommonToken> tokens = tokens(plain);
+        if (tokens.stream().anyMatch(PlainMeaning::noAttribute)) {
+            // It would be read as an attribute that nobody has.
+            Optional<List<CommonToken>> meant = PlainMeaning.of(tokens);
+            if (meant.isPresent()) {
+                return read(meant.get());
+            }
+        }
+        LineParser.LineContext line;
+        try {
+            line = parser(plain).line();
+        } catch (Refusal notAsItStands) {
+            return read(PlainMeaning.of(tokens).orElseThrow(() -> notAsItStands));
+        }
+        return read(line, "");
+    }
+
+    private Command read(List<CommonToken> meant) {
+        return read(parser(new ListTokenSource(meant)).line(), "Read as “" + PlainMeaning.words(meant) + "”");
+    }
+
+    /** @param how it was read, where that is not as it stands */
+    private Command read(LineParser.LineContext line, String how) {
         if (line.command() == null) {
             return new Command.Nothing();
         }
@@ -79,7 +106,20 @@ public final class LineReader {
         if (command.send() != null) {
             return new Command.Send(show -> inPlace(command.send(), () -> sending(command.send(), show)));
         }
-        return new Command.Edit(edit(command));
+        ShowEdit edit = edit(command);
+        return new Command.Edit(
+                how.isEmpty()
+                        ? edit
+                        : draft -> {
+                            edit.on(draft);
+                            draft.say(how);
+                        });
+    }
+
+    private static List<CommonToken> tokens(String text) {
+        LineLexer lexer = new LineLexer(CharStreams.fromString(text));
+        lexer.removeErrorListeners();
+        return lexer.getAllTokens().stream().map(CommonToken.class::cast).toList();
     }
 
     private static Sending.Asked sending(LineParser.SendContext c, Show show) {
@@ -157,9 +197,13 @@ public final class LineReader {
 
     private static LineParser parser(String text) {
         LineLexer lexer = new LineLexer(CharStreams.fromString(text));
-        CommonTokenStream tokens = new CommonTokenStream(lexer);
-        LineParser parser = new LineParser(tokens);
         lexer.removeErrorListeners();
+        return parser(lexer);
+    }
+
+    private static LineParser parser(TokenSource source) {
+        CommonTokenStream tokens = new CommonTokenStream(source);
+        LineParser parser = new LineParser(tokens);
         tokens.fill();
         long nested = tokens.getTokens().stream()
                 .filter(t -> NESTING.contains(t.getType()))

@@ -105,7 +105,7 @@ final class Presses extends LineBaseVisitor<Press> {
         if (c.FULL() != null || c.OUT() != null) {
             return c.FULL() != null ? Fraction.FULL : Fraction.ZERO;
         }
-        if (c.number().size() != 1 || c.measure() != null) {
+        if (c.number().size() != 1 || c.measure() != null && c.measure().PERCENT() == null) {
             throw Refusal.of("play.level", "level", "“" + c.getText() + "” is no level: 0 to 100, full or out.");
         }
         return Fraction.ofPercent(Terms.number(c.number(0)));

@@ -10,6 +10,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
@@ -26,7 +27,25 @@ import org.antlr.v4.runtime.Vocabulary;
 final class Spelling extends BaseErrorListener {
 
     /** More choices than this are not a help. */
-    private static final int MOST_LISTED = 10;
+    private static final int MOST_LISTED = 30;
+
+    /** Words that people know from elsewhere, and what does that here. */
+    private static final Map<String, String> HERE = Map.of(
+            "blackout", "Type master at 0, or all at out.",
+            "stop", "Type pause, or release everything.",
+            "help", "Press ? for the keys; what a line can go on with is offered as it is typed.",
+            "again", "Press the up arrow for the line before.",
+            "time", "Values take no time of their own: record a cue, and give it in 3.",
+            "fade", "Values take no time of their own: record a cue, and give it in 3.",
+            "load", "Type jump to cue 5, or open cue 5 to change it.",
+            "assert", "Type jump to cue 5.",
+            "park", "Type send, or record a highlight.");
+
+    /** They say nothing to whoever types. */
+    private static final Set<String> SIGNS = Set.of("(", ")", "&", "+", "-", ",", ":", "span", "hex", "stray");
+
+    /** So few are listed before examples say more. */
+    private static final int FEW = 8;
 
     /** So many wrong letters still look like a slip. */
     private static final int NEAR = 2;
@@ -35,7 +54,7 @@ final class Spelling extends BaseErrorListener {
 
     private static final Map<String, String> PLAIN = Map.of(
             "INT", "a number",
-            "DECIMAL", "universe.slot or a decimal number",
+            "DECIMAL", "an address such as 3.1",
             "STRING", "a name in quotes",
             "WORD", "an attribute such as zoom",
             "EOF", "the end of the line");
@@ -64,8 +83,8 @@ final class Spelling extends BaseErrorListener {
                 ? NextWords.expected(rule, Arrays.copyOf(types, wrong))
                 : Set.copyOf(parser.getExpectedTokens().toList());
         Vocabulary vocabulary = parser.getVocabulary();
-        throw new Refusal(
-                List.of(strayWord ? stray(vocabulary, before, expected) : misfit(vocabulary, token, expected)));
+        throw new Refusal(List.of(
+                strayWord ? stray(vocabulary, all, wrong, expected) : misfit(vocabulary, all, wrong, expected)));
     }
 
     private static List<Token> tokens(Parser parser) {
@@ -84,27 +103,87 @@ final class Spelling extends BaseErrorListener {
     }
 
     /** A word read as an attribute, though nothing follows that an attribute could have: most often a slip. */
-    private static Problem stray(Vocabulary vocabulary, Token word, Set<Integer> expected) {
+    private static Problem stray(Vocabulary vocabulary, List<Token> all, int at, Set<Integer> expected) {
+        Token word = all.get(at);
+        if (PlainMeaning.attribute(word.getText())) {
+            return problem(
+                    word,
+                    "“" + word.getText() + "” has no value yet.",
+                    "Say what it goes to: " + word.getText().toLowerCase(Locale.ROOT) + " at 50.");
+        }
         List<String> near = near(vocabulary, expected, word);
         String advice = near.isEmpty()
-                ? "Words of the line are such as thru, at, group, colour; an attribute is followed by at."
+                ? "Fixtures go by number, or as group, type or position; a value has at in front: zoom at 30."
                 : "Did you mean " + String.join(" or ", near) + "?";
-        return problem(word, "“" + word.getText() + "” is not understood here.", advice);
+        return problem(
+                word,
+                "“" + word.getText() + "” is not understood here.",
+                here(all, at).orElse(advice));
     }
 
-    private static Problem misfit(Vocabulary vocabulary, Token token, Set<Integer> expected) {
-        String found = token.getType() == Token.EOF
-                ? "The line stops too early."
-                : "“" + token.getText() + "” does not fit here.";
-        List<String> words =
-                expected.stream().map(type -> word(vocabulary, type)).distinct().toList();
+    private static Problem misfit(Vocabulary vocabulary, List<Token> all, int at, Set<Integer> expected) {
+        Token token = all.get(at);
+        Token before = at > 0 ? all.get(at - 1) : null;
+        List<String> words = expected.stream()
+                .filter(type -> type != Token.EOF)
+                .map(type -> word(vocabulary, type))
+                .filter(word -> !SIGNS.contains(word))
+                .distinct()
+                .toList();
+        // Where a whole number does, one with a point is not spoken of.
+        List<String> said = words.contains(PLAIN.get("INT"))
+                ? words.stream().filter(w -> !w.equals(PLAIN.get("DECIMAL"))).toList()
+                : words;
+        if (token.getType() == Token.EOF) {
+            String verb = before == null ? "" : before.getText();
+            boolean alone = before != null && before.getTokenIndex() == 0 && Character.isLetter(verb.charAt(0));
+            return alone
+                    ? problem(
+                            token,
+                            Character.toUpperCase(verb.charAt(0))
+                                    + verb.substring(1).toLowerCase(Locale.ROOT) + " what?",
+                            listed(said) + ".")
+                    : problem(token, "The line is not finished.", "Next: " + listed(said) + ".");
+        }
         List<String> near = token.getType() == LineLexer.WORD ? near(vocabulary, expected, token) : List.of();
-        String advice = words.isEmpty()
-                ? "Something else was expected."
-                : near.isEmpty()
-                        ? "Expected here: " + listed(words) + "."
-                        : "Did you mean " + String.join(" or ", near) + "?";
-        return problem(token, found, advice);
+        String advice = said.isEmpty()
+                ? "The line is complete before it."
+                : near.isEmpty() ? fits(token, expected, said) : "Did you mean " + String.join(" or ", near) + "?";
+        return problem(
+                token,
+                "“" + token.getText() + "” does not fit here.",
+                here(all, at).orElse(advice));
+    }
+
+    private static String fits(Token token, Set<Integer> expected, List<String> said) {
+        if (token.getTokenIndex() == 0) {
+            return "A line begins with fixtures, such as 11 thru 14 or group 1, or with a verb: record, patch, go.";
+        }
+        boolean value = expected.contains(LineLexer.AT) && expected.contains(LineLexer.COLOUR);
+        return value && said.size() > FEW
+                ? "Here a value fits, or a pattern: at 50, zoom at 30, colour 1, every 2."
+                : "Here fits: " + listed(said) + ".";
+    }
+
+    /** What people know otherwise. */
+    private static Optional<String> here(List<Token> all, int at) {
+        Token word = all.get(at);
+        Token before = at > 0 ? all.get(at - 1) : null;
+        int first = all.get(0).getType();
+        String text = word.getText().toLowerCase(Locale.ROOT);
+        boolean timed =
+                Set.of("time", "fade", "delay").contains(text) && (first == LineLexer.CUE || first == LineLexer.RECORD);
+        if (timed) {
+            return Optional.of("Times are in, out, rest and wait: in 3 out 5.");
+        }
+        if (word.getType() == LineLexer.CUE && before != null) {
+            return before.getType() == LineLexer.NEXT
+                    ? Optional.of("Type go: next steps through the selection.")
+                    : before.getType() == LineLexer.PREVIOUS
+                            ? Optional.of("Type back: previous steps through the selection.")
+                            : Optional.empty();
+        }
+        return Optional.ofNullable(HERE.get(text));
     }
 
     private static String listed(List<String> words) {
@@ -127,19 +206,21 @@ final class Spelling extends BaseErrorListener {
 
     /** Words that it may be a slip of, the nearest first: of those that fit there, else of all there are. */
     private static List<String> near(Vocabulary vocabulary, Set<Integer> expected, Token slip) {
-        List<String> fitting = near(expected.stream().filter(t -> t > 0).map(vocabulary::getLiteralName), slip);
+        List<String> fitting = near(NEAR, expected.stream().filter(t -> t > 0).map(vocabulary::getLiteralName), slip);
         return fitting.isEmpty()
                 ? near(
+                        1,
                         IntStream.rangeClosed(1, vocabulary.getMaxTokenType()).mapToObj(vocabulary::getLiteralName),
                         slip)
                 : fitting;
     }
 
-    private static List<String> near(Stream<String> literals, Token slip) {
+    /** @param most wrong letters */
+    private static List<String> near(int most, Stream<String> literals, Token slip) {
         String wrong = slip.getText().toLowerCase(Locale.ROOT);
         return literals.filter(literal -> literal != null && literal.length() > 3)
                 .map(literal -> literal.replace("'", ""))
-                .filter(word -> slips(word, wrong) <= Math.min(NEAR, wrong.length() / 2))
+                .filter(word -> slips(word, wrong) <= Math.min(most, wrong.length() / 2))
                 .sorted(Comparator.comparingInt(word -> slips(word, wrong)))
                 .limit(MOST_NEAR)
                 .toList();

@@ -67,7 +67,7 @@ class LineReaderTest {
                 "group 9|6|7",
                 "11 colour 44|10|12",
                 "patch 300 thru 302 at 1.1|6|18",
-                "@|0|1",
+                "~|0|1",
                 "11 part 5 of 4|3|14"
             })
     void an_error_marks_the_very_word(String line, int from, int to) {
@@ -80,7 +80,7 @@ class LineReaderTest {
     @Test
     void a_slip_is_answered_with_the_word_it_may_have_been() {
         assertThat(refusal("11 thur 14").waysOut().get(0).words()).isEqualTo("Did you mean thru?");
-        assertThat(refusal("patch 1 as").words()).isEqualTo("The line stops too early.");
+        assertThat(refusal("patch 1 as").words()).isEqualTo("The line is not finished.");
         assertThat(refusal("patch 1 as").waysOut().get(0).words()).contains("a name in quotes");
         assertThat(refusal("patch 1 as \"Pxr\" at 1.1").waysOut()).isNotEmpty();
     }

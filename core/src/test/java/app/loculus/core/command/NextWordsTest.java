@@ -125,11 +125,11 @@ class NextWordsTest {
             delimiter = '|',
             quoteCharacter = '~',
             value = {
-                "record |The line stops too early.|highlight, group, intensity",
+                "record |Record what?|highlight, group, intensity",
                 "record colour 5 \"Sea\" mrege|“mrege” does not fit here.|Did you mean merge?",
-                "1 sine of dimmer size|The line stops too early.|a number",
+                "1 sine of dimmer size|The line is not finished.|a number",
                 "1 sine of dimmer at 20 thru 80 sise 3|“sise” is not understood here.|size",
-                "freeze group 1 2|“2” does not fit here.|the end of the line",
+                "freeze group 1 2|“2” does not fit here.|complete before it",
                 "1 thur 3|“thur” is not understood here.|Did you mean thru?"
             })
     void a_line_is_refused_where_no_reading_goes_on_and_says_what_fits_there(String line, String words, String advice) {

@@ -101,7 +101,7 @@ class VerbsTest {
                 "part 1",
                 "take over",
                 "\"text\"",
-                "11 at 50 %",
+                "11 at 50 &",
                 "höhe 3",
                 "patch 1 as Par at 1.1"
             })

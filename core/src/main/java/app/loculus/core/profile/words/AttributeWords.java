@@ -13,6 +13,7 @@ public final class AttributeWords {
 
     private static final Map<String, List<String>> MEANINGS = Map.ofEntries(
             Map.entry("intensity", List.of("Dimmer")),
+            Map.entry("dim", List.of("Dimmer")),
             Map.entry("red", List.of("ColorAdd_R", "ColorRGB_Red")),
             Map.entry("green", List.of("ColorAdd_G", "ColorRGB_Green")),
             Map.entry("blue", List.of("ColorAdd_B", "ColorRGB_Blue")),
