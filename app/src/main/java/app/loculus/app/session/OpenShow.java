@@ -279,7 +279,7 @@ final class OpenShow {
 
     private History keep(Snapshot now, Outcome outcome, EditRequest request) {
         long revision = now.revision() + 1;
-        String words = outcome.words().isEmpty() ? "Edit" : outcome.words().get(0);
+        String words = outcome.called();
         Optional<History.Entry> goesOn = now.history()
                 .lastDone()
                 .filter(e -> now.history().undone().isEmpty() && e.isOf(request.gesture()) && last.isPresent());

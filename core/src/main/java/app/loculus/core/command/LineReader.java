@@ -30,6 +30,9 @@ public final class LineReader {
 
     private static final int LONGEST = 40_000;
 
+    /** Of a line in the history, in characters. */
+    private static final int LONGEST_DEED = 100;
+
     /** Each lies within others, and reading goes as deep as they do. */
     private static final int MOST_NESTED = 200;
 
@@ -106,7 +109,7 @@ public final class LineReader {
         if (command.send() != null) {
             return new Command.Send(show -> inPlace(command.send(), () -> sending(command.send(), show)));
         }
-        ShowEdit edit = edit(command);
+        ShowEdit edit = command.choose() == null ? edit(command) : called(line, edit(command));
         return new Command.Edit(
                 how.isEmpty()
                         ? edit
@@ -114,6 +117,16 @@ public final class LineReader {
                             edit.on(draft);
                             draft.say(how);
                         });
+    }
+
+    /** What is selected and set is called by the line itself: what it does is told unit by unit. */
+    private static ShowEdit called(LineParser.LineContext line, ShowEdit edit) {
+        String text = LineWords.of(line.command()).strip();
+        String deed = text.length() > LONGEST_DEED ? text.substring(0, LONGEST_DEED) + "…" : text;
+        return draft -> {
+            edit.on(draft);
+            draft.call(deed);
+        };
     }
 
     private static List<CommonToken> tokens(String text) {
@@ -267,6 +280,7 @@ public final class LineReader {
                             .toList());
                 }
             }
+            draft.call("");
         };
     }
 

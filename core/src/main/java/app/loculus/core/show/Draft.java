@@ -42,6 +42,7 @@ public final class Draft {
     private final Joining net = new Joining();
     private final Reads reads = new Reads();
     private final List<String> words = new ArrayList<>();
+    private String called = "";
     private final List<Problem> warnings = new ArrayList<>();
 
     public Draft(Show show) {
@@ -67,7 +68,10 @@ public final class Draft {
         Delta delta = net.delta();
         Identity.of(show(), delta).throwIfRefused();
         Followers.told(first, show(), delta, this::say);
-        return new Outcome(show().playing(List.of()), delta, reads, words, warnings);
+        Show after = show().playing(List.of());
+        return called.isEmpty()
+                ? new Outcome(after, delta, reads, words, warnings)
+                : new Outcome(after, delta, reads, words, called, warnings);
     }
 
     private static boolean letsGo(Change<?, ?> change) {
@@ -84,6 +88,11 @@ public final class Draft {
 
     public void say(String sentence) {
         words.add(sentence);
+    }
+
+    /** What history and undo call it, where its first sentence does not say it; empty for that sentence. */
+    public void call(String deed) {
+        called = deed;
     }
 
     public void warn(Problem warning) {

@@ -10,9 +10,15 @@ import java.util.List;
  * @param delta what it changes; nothing when it is refused
  * @param reads what it went by beside that
  * @param words what it does, in plain sentences, the first one the shortest
+ * @param called what history and undo call it
  * @param problems warnings of an accepted edit, or everything that refuses it
  */
-public record Outcome(Show show, Delta delta, Reads reads, List<String> words, List<Problem> problems) {
+public record Outcome(Show show, Delta delta, Reads reads, List<String> words, String called, List<Problem> problems) {
+
+    /** Called by its first sentence. */
+    public Outcome(Show show, Delta delta, Reads reads, List<String> words, List<Problem> problems) {
+        this(show, delta, reads, words, words.isEmpty() ? "Edit" : words.get(0), problems);
+    }
 
     public Outcome {
         words = List.copyOf(words);

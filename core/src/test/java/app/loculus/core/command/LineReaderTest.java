@@ -153,4 +153,15 @@ class LineReaderTest {
                         Refusal.class,
                         r -> assertThat(r.problems().get(0).place().from()).isEqualTo(line.length() - 2));
     }
+
+    @Test
+    void what_is_set_is_called_by_its_line_and_what_is_recorded_by_what_it_does() {
+        assertThat(Rig.say(Rig.everyKind(), "11 thru 14  at 50").called()).isEqualTo("11 thru 14  at 50");
+        assertThat(Rig.say(Rig.everyKind(), "11 full").called()).isEqualTo("11 full");
+        assertThat(Rig.say(Rig.everyKind(), "delete 11").called()).startsWith("Deletes 1 fixture");
+        assertThat(reader.readAll(List.of("11 at 50", "12 at 50"))
+                        .apply(Rig.everyKind())
+                        .called())
+                .isEqualTo("Holds 1 unit");
+    }
 }
