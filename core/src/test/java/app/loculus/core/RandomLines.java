@@ -174,6 +174,8 @@ public final class RandomLines {
             range + " nudge pan by " + (random.nextInt(90) - 45) + ", tilt by 3",
             range + " nudge red by 4",
             range + " flip",
+            range + " gobo next",
+            "all Color1 slot previous",
             range + " zoom at home",
             range + " invert " + (random.nextBoolean() ? "pan" : "Dimmer"),
             "rename group 1 \"Other\"",

@@ -310,6 +310,7 @@ value
     | INVERT attribute                  # invertValue
     | AIM AT (MARK text | point) (FAN number)?    # aimAt
     | RELEASE (kind | attribute)        # releaseValue
+    | attribute SLOT? (NEXT | PREVIOUS) # stepSlot
     | attribute AT HOME                 # attributeHome
     | attribute AT amount               # setAttribute
     | attribute AT text                 # setNamed
@@ -359,7 +360,7 @@ RANDOM : 'random' ; GO : 'go' ; BACK : 'back' ; PAUSE : 'pause' ; JUMP : 'jump' 
 MASTER : 'master' ; PREPARE : 'prepare' ; BLIND : 'blind' ; COLON : ':' ;
 EFFECT : 'effect' ; EFFECTS : 'effects' ; SINE : 'sine' ; TRIANGLE : 'triangle' ; RAMP : 'ramp' ; FALL : 'fall' ; SQUARE : 'square' ; CIRCLE : 'circle' ;
 EIGHT : 'eight' ; LINE : 'line' ; RUN : 'run' ; SIZE : 'size' ; OFFSET : 'offset' ; ROUND : 'round' ; DUTY : 'duty' ; TURNED : 'turned' ; AROUND : 'around' ;
-GIVE : 'give' ; RENEW : 'renew' ; PROFILE : 'profile' ;
+SLOT : 'slot' ; GIVE : 'give' ; RENEW : 'renew' ; PROFILE : 'profile' ;
 REALIGN : 'realign' ; FLIP : 'flip' ; PAGE : 'page' ; LIGHTS : 'lights' ; AND : 'and' ; OR : 'or' ; OPEN : '(' ; CLOSED : ')' ; BOTH : '&' ;
 PLUS : '+' ; MINUS : '-' ; COMMA : ',' ;
 /* Written without a blank, as people write a range; with blanks it takes away. */

@@ -18,6 +18,7 @@ import app.loculus.core.edit.hand.SendHome;
 import app.loculus.core.edit.hand.SetColour;
 import app.loculus.core.edit.hand.SetSpread;
 import app.loculus.core.edit.hand.StepShare;
+import app.loculus.core.edit.hand.StepSlot;
 import app.loculus.core.edit.hand.Whole;
 import app.loculus.core.edit.highlight.ForgetHighlight;
 import app.loculus.core.edit.highlight.RecordHighlight;
@@ -163,6 +164,11 @@ final class HandClauses extends RoomClauses {
     @Override
     public List<ShowEdit> visitFlip(LineParser.FlipContext c) {
         return one(new Flip());
+    }
+
+    @Override
+    public List<ShowEdit> visitStepSlot(LineParser.StepSlotContext c) {
+        return one(new StepSlot(c.attribute().getText(), c.NEXT() != null));
     }
 
     @Override

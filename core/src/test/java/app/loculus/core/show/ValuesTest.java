@@ -23,6 +23,7 @@ import app.loculus.core.unit.DmxValue;
 import app.loculus.core.value.AttributeValue;
 import app.loculus.core.value.PaletteId;
 import app.loculus.core.value.Use;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.IntStream;
@@ -404,6 +405,29 @@ class ValuesTest {
         }
         assertThat(degrees(Rig.after(flipped, "flip"), 11, Attribute.PAN)).isCloseTo(40, within(1e-3));
         assertThat(Rig.say(Rig.everyKind(), "21 flip").refused()).isTrue();
+    }
+
+    @Test
+    void a_wheel_goes_on_slot_by_slot_and_round_and_each_unit_from_its_own() {
+        Show show = Rig.after(Rig.everyKind(), "41");
+        List<String> gone = new ArrayList<>();
+        Show forward = show;
+        for (int i = 0; i < 12; i++) {
+            Outcome next = Rig.say(forward, "Color1 slot next");
+            assertThat(next.problems()).isEmpty();
+            gone.add(next.words().get(0).replaceFirst(".*: ", ""));
+            forward = next.show();
+        }
+        int slots = (int) gone.stream().distinct().count();
+        assertThat(slots).isGreaterThan(2);
+        assertThat(gone.subList(slots, 2 * slots)).isEqualTo(gone.subList(0, slots));
+        Show back = Rig.after(forward, "Color1 previous");
+        Show again = Rig.after(back, "Color1 next");
+        assertThat(again.programmer().values()).isEqualTo(forward.programmer().values());
+        Outcome two = Rig.say(Rig.after(Rig.everyKind(), "41 Color1 next", "41 + 31"), "Color1 next");
+        assertThat(two.problems()).isEmpty();
+        assertThat(two.words().get(0)).startsWith("Next Color1 of 2 units: ");
+        assertThat(Rig.say(Rig.everyKind(), "11 gobo next").refused()).isTrue();
     }
 
     @Test
