@@ -8,6 +8,7 @@ import app.loculus.formats.showfile.ShowArchive;
 import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.TimeoutError;
 import com.microsoft.playwright.options.AriaRole;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -51,6 +52,16 @@ class HandOverIT extends InBrowser {
                 .locator("span > button");
     }
 
+    /** What mends a finding comes when it is in sight. */
+    private static boolean offered() {
+        try {
+            mends().first().waitFor(new Locator.WaitForOptions().setTimeout(2_000));
+            return true;
+        } catch (TimeoutError nothing) {
+            return false;
+        }
+    }
+
     @Test
     @Order(1)
     void a_finding_says_who_it_is_about_what_a_press_would_do_and_leads_there() {
@@ -63,7 +74,7 @@ class HandOverIT extends InBrowser {
         assertThat(card.getByLabel("Who it is about").getByRole(AriaRole.LISTITEM))
                 .not()
                 .hasCount(0);
-        seen.getByRole(AriaRole.BUTTON).first().hover();
+        seen.locator("span > button").first().hover();
         assertThat(card).containsText("Prepares cue");
         card.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Go there"))
                 .click();
@@ -87,7 +98,7 @@ class HandOverIT extends InBrowser {
         assertThat(before).isBetween(12, 25);
         count();
         // What one press mends is mended; what is left is looked at and set aside.
-        while (mends().count() > 0) {
+        while (offered()) {
             String line = mends().first().getAttribute("title");
             mends().first().click();
             assertThat(page.locator("button[title='" + line + "']")).hasCount(0);

@@ -119,6 +119,9 @@ final class CueRules {
     /** Heads that turn right round between two cues in which they are lit. */
     private static final class Flipping extends OfCues {
 
+        /** Positions in which a flip is tried: those that the most follow. */
+        private static final int MOST_TRIED = 2;
+
         Flipping() {
             super("flipping");
         }
@@ -136,6 +139,12 @@ final class CueRules {
                                     .orElse(""),
                     who,
                     found);
+        }
+
+        /** Each way is tried on whole looks. */
+        @Override
+        boolean quick() {
+            return false;
         }
 
         /** In the positions they follow there; else in the cue alone. Neither where they would turn at another place instead. */
@@ -162,14 +171,22 @@ final class CueRules {
                                     .computeIfAbsent(p, k -> new ArrayList<>())
                                     .add(unit)));
             List<WayOut> ways = new ArrayList<>();
-            byPosition.forEach((palette, units) -> flip(
-                    show,
-                    library,
-                    finding,
-                    "Flip " + (units.size() == finding.who().size() ? "them" : units.size() + " of them") + " in "
-                            + PaletteRules.upper(Spot.of(palette).line()),
-                    "flip " + numbers(show, units) + " in " + Spot.of(palette).line(),
-                    ways));
+            byPosition.entrySet().stream()
+                    .sorted(Comparator.comparingInt(e -> -e.getValue().size()))
+                    .limit(MOST_TRIED)
+                    .forEach(e -> flip(
+                            show,
+                            library,
+                            finding,
+                            "Flip "
+                                    + (e.getValue().size() == finding.who().size()
+                                            ? "them"
+                                            : e.getValue().size() + " of them")
+                                    + " in "
+                                    + PaletteRules.upper(Spot.of(e.getKey()).line()),
+                            "flip " + numbers(show, e.getValue()) + " in "
+                                    + Spot.of(e.getKey()).line(),
+                            ways));
             flip(
                     show,
                     library,

@@ -114,6 +114,11 @@ public final class Findings {
         return all.stream().filter(f -> f.key().value().equals(key)).findFirst();
     }
 
+    /** Whether what can be done about it is found in a moment. */
+    public boolean quick(Finding finding) {
+        return RULES.stream().filter(r -> r.name().equals(finding.rule())).allMatch(Rule::quick);
+    }
+
     /** What can be done about it, the best first. */
     public List<WayOut> waysOut(Finding finding) {
         if (finding.rule().equals(VersionRule.NAME)) {

@@ -93,6 +93,12 @@ final class LookRules {
                     Spot.of(show, look));
         }
 
+        /** Each way is tried on whole looks. */
+        @Override
+        boolean quick() {
+            return false;
+        }
+
         /** The palettes that are near to them, called by name so that one sees what comes of it; and palettes of their own. */
         @Override
         List<WayOut> waysOut(Show show, Profiles library, Finding finding) {

@@ -107,6 +107,12 @@ final class PaletteRules {
             }
         }
 
+        /** Each way is tried on all palettes. */
+        @Override
+        boolean quick() {
+            return false;
+        }
+
         /** From a type whose values have a place here; else at home, which is said to be meant. */
         @Override
         List<WayOut> waysOut(Show show, Profiles library, Finding finding) {

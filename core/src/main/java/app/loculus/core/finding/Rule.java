@@ -67,6 +67,11 @@ abstract class Rule {
     /** @param library what there is to be had beside what the show holds */
     abstract void find(Show show, Profiles library, Found found);
 
+    /** Whether its ways out are found in a moment, however large the show is. */
+    boolean quick() {
+        return true;
+    }
+
     /** What can be done about a finding of this rule, the best first; each line makes it go away, or smaller. */
     List<WayOut> waysOut(Show show, Profiles library, Finding finding) {
         return List.of();

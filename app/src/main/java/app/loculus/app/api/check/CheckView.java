@@ -141,7 +141,7 @@ record CheckView(
         long until = System.nanoTime() + WAYS_NANOS;
         for (Finding f :
                 findings.all().subList(0, Math.min(MOST_ROWS, findings.all().size()))) {
-            rows.add(CheckRow.of(show, findings, f, System.nanoTime() < until));
+            rows.add(CheckRow.of(show, findings, f, findings.quick(f) && System.nanoTime() < until));
         }
         List<SignedView> chapters = new ArrayList<>();
         for (ChapterName chapter : ChapterName.signed()) {
