@@ -113,7 +113,9 @@ function Inside({ palette }: { palette: PaletteView }) {
               <th className="caps">Attribute</th>
               <th className="caps">Value</th>
               {other && <th className="caps">In {other.name}</th>}
-              <th />
+              <th>
+                <span className="sr-only">What can be done with it</span>
+              </th>
             </tr>
           </thead>
           {SCOPES.map((scope) => (

@@ -326,14 +326,21 @@ final class OpenShow {
     }
 
     private Step moved(Moving moving, int times) {
-        for (int i = 0; i < times && moving.one(); i++) {
-            // each step takes the next entries of the history
+        int steps = 0;
+        while (steps < times && moving.one()) {
+            steps++;
+        }
+        if (times > 1 && steps > 0) {
+            moving.counted(steps, steps < times);
         }
         Delta delta = Delta.joined(moving.deltas);
         Outcome outcome = new Outcome(moving.show, delta, new Reads(), moving.words, List.of());
         boolean nothing = moving.entries.isEmpty() && moving.ended.isEmpty();
         return nothing ? Step.nothing(outcome) : new Step(outcome, Optional.of(() -> moving.keep(delta)), delta);
     }
+
+    /** Steps of one undo that are told one by one. */
+    private static final int MOST_TOLD = 5;
 
     /** Undo or redo under way. */
     private final class Moving {
@@ -367,6 +374,21 @@ final class OpenShow {
             words.add((undo ? "Undoes: " : "Does again: ")
                     + run.get(undo ? 0 : run.size() - 1).words());
             return true;
+        }
+
+        /** Says how many they were in front of what the first and the last of them was. */
+        void counted(int steps, boolean all) {
+            String word = undo ? "Undoes" : "Does again";
+            List<String> told = words.size() > MOST_TOLD
+                    ? List.of(words.get(0), "… and so on to " + words.get(words.size() - 1))
+                    : List.copyOf(words);
+            words.clear();
+            words.add(word
+                    + (all ? " all " : " ")
+                    + steps
+                    + (steps == 1 ? " step" : " steps")
+                    + (all ? " there " + (steps == 1 ? "is" : "are") : ""));
+            words.addAll(told);
         }
 
         private boolean step(History.Entry entry) {

@@ -171,7 +171,9 @@ class OpenShowTest {
         assertThat(open.snapshot().show().programmer().values()).isEmpty();
         open.redo(1, EditRequest.NOW);
         assertThat(open.snapshot().show().programmer().values()).hasSize(1);
-        assertThat(open.undo(9, EditRequest.NOW).outcome().words()).hasSize(2);
+        assertThat(open.undo(9, EditRequest.NOW).outcome().words())
+                .hasSize(3)
+                .startsWith("Undoes all 2 steps there are");
         assertThat(open.snapshot().show()).isEqualTo(Show.empty("Test"));
     }
 

@@ -14,6 +14,7 @@ import app.loculus.core.play.Press;
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.problem.WayOut;
 import app.loculus.core.show.Delta;
+import app.loculus.core.show.History;
 import app.loculus.core.show.Outcome;
 import app.loculus.core.show.Reads;
 import app.loculus.core.show.Show;
@@ -91,19 +92,43 @@ class LineController {
         @Override
         public Edited undo(int times) {
             return request.preview()
-                    ? foreseen("Takes back " + steps(times))
+                    ? foreseen(steps(shows.get(id).history(), times, true))
                     : said(shows.undo(id, times, request), "undo");
         }
 
         @Override
         public Edited redo(int times) {
             return request.preview()
-                    ? foreseen("Does again " + steps(times))
+                    ? foreseen(steps(shows.get(id).history(), times, false))
                     : said(shows.redo(id, times, request), "redo");
         }
 
-        private static String steps(int times) {
-            return times + (times == 1 ? " step" : " steps");
+        /** One step by what it was, several by how many there are. */
+        private static String steps(History history, int times, boolean undo) {
+            String word = undo ? "Undoes" : "Does again";
+            History left = history;
+            String last = "";
+            int steps = 0;
+            while (steps < times && !(undo ? left.toUndo() : left.toRedo()).isEmpty()) {
+                List<History.Entry> run = undo ? left.toUndo() : left.toRedo();
+                last = run.get(undo ? 0 : run.size() - 1).words();
+                for (int i = 0; i < run.size(); i++) {
+                    left = undo ? left.undone(1) : left.redone(1);
+                }
+                steps++;
+            }
+            if (steps == 0) {
+                return "Nothing to " + (undo ? "undo" : "redo");
+            }
+            return times == 1
+                    ? word + ": " + last
+                    : word
+                            + (steps < times ? " all " : " ")
+                            + steps
+                            + (steps == 1 ? " step" : " steps")
+                            + (steps < times ? " there " + (steps == 1 ? "is" : "are") : "")
+                            + (undo ? ", from " : ", up to ")
+                            + last;
         }
 
         private Edited said(Edited edited, String what) {

@@ -27,13 +27,15 @@ public record FillUnits(PaletteId palette, Choice units) implements ShowEdit {
     public void on(Draft draft) {
         Show show = draft.show();
         Palette before = show.palette(palette).orElseThrow();
-        draft.reads(PartKinds.PALETTES, palette);
+        draft.reads(PartKinds.PALETTES);
+        draft.reads(PartKinds.MARKS);
         Set<UnitId> filled = new LinkedHashSet<>();
         List<Entry> own = new ArrayList<>();
         draft.chosen(units).units().stream()
                 .flatMap(u -> Touching.withCells(show.patch(), u).stream())
                 .distinct()
                 .forEach(unit -> {
+                    draft.reads(unit.fixture());
                     Given given = show.resolver().giver().give(before, unit);
                     given.values()
                             .forEach((attribute, value) -> own.add(new Entry(

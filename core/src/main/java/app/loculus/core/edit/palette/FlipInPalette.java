@@ -37,13 +37,16 @@ public record FlipInPalette(PaletteId palette, Choice units) implements ShowEdit
     public void on(Draft draft) {
         Show show = draft.show();
         Palette before = show.palette(palette).orElseThrow();
-        draft.reads(PartKinds.PALETTES, palette);
+        draft.reads(PartKinds.PALETTES);
         draft.reads(PartKinds.MARKS);
         Map<UnitId, List<Entry>> over = new LinkedHashMap<>();
         draft.chosen(units).units().stream()
                 .flatMap(u -> Touching.withCells(show.patch(), u).stream())
                 .distinct()
-                .forEach(unit -> over(show, before, unit).ifPresent(entries -> over.put(unit, entries)));
+                .forEach(unit -> {
+                    draft.reads(unit.fixture());
+                    over(show, before, unit).ifPresent(entries -> over.put(unit, entries));
+                });
         if (over.isEmpty()) {
             throw Refusal.of("flip.nobody", "selection", "None of these gets to " + before + " the other way over.");
         }
