@@ -63,8 +63,8 @@ public final class LineReader {
                     "A line has at most " + LONGEST + " characters; this one has " + text.length() + ".");
         }
         String plain = withoutComment(text);
-        List<CommonToken> tokens = tokens(plain);
-        if (tokens.stream().anyMatch(PlainMeaning::noAttribute)) {
+        List<CommonToken> tokens = OtherWords.tokens(plain);
+        if (tokens.stream().anyMatch(OtherWords::noAttribute)) {
             // It would be read as an attribute that nobody has.
             Optional<List<CommonToken>> meant = PlainMeaning.of(tokens);
             if (meant.isPresent()) {
@@ -127,12 +127,6 @@ public final class LineReader {
             edit.on(draft);
             draft.call(deed);
         };
-    }
-
-    private static List<CommonToken> tokens(String text) {
-        LineLexer lexer = new LineLexer(CharStreams.fromString(text));
-        lexer.removeErrorListeners();
-        return lexer.getAllTokens().stream().map(CommonToken.class::cast).toList();
     }
 
     private static Sending.Asked sending(LineParser.SendContext c, Show show) {

@@ -105,7 +105,7 @@ final class Spelling extends BaseErrorListener {
     /** A word read as an attribute, though nothing follows that an attribute could have: most often a slip. */
     private static Problem stray(Vocabulary vocabulary, List<Token> all, int at, Set<Integer> expected) {
         Token word = all.get(at);
-        if (PlainMeaning.attribute(word.getText())) {
+        if (OtherWords.attribute(word.getText())) {
             return problem(
                     word,
                     "“" + word.getText() + "” has no value yet.",
