@@ -38,11 +38,8 @@ record CheckView(
     /** More rows are counted; nobody reads them. */
     private static final int MOST_ROWS = 500;
 
-    /**
-     * Time in which ways out are worked out for the first rows, nanoseconds: each of them is tried on the show. Those of
-     * the others are asked for row by row.
-     */
-    private static final long WAYS_NANOS = 40_000_000;
+    /** First rows whose ways out come along, where they are found in a moment; those of the others are asked for. */
+    private static final int MOST_WAYS = 20;
 
     /** More units are counted. */
     private static final int MOST_UNITS = 500;
@@ -138,10 +135,9 @@ record CheckView(
 
     static CheckView of(Show show, long revision, Findings findings, List<Mended> mended) {
         List<CheckRow> rows = new ArrayList<>();
-        long until = System.nanoTime() + WAYS_NANOS;
         for (Finding f :
                 findings.all().subList(0, Math.min(MOST_ROWS, findings.all().size()))) {
-            rows.add(CheckRow.of(show, findings, f, findings.quick(f) && System.nanoTime() < until));
+            rows.add(CheckRow.of(show, findings, f, rows.size() < MOST_WAYS && findings.quick(f)));
         }
         List<SignedView> chapters = new ArrayList<>();
         for (ChapterName chapter : ChapterName.signed()) {
