@@ -255,10 +255,7 @@ public final class LineReader {
             return problem;
         }
         ParserRuleContext at = Subjects.find(clause, problem.place().subject()).orElse(clause);
-        int end = at.getStop() == null
-                ? at.getStart().getStopIndex()
-                : at.getStop().getStopIndex();
-        return problem.at(new Place(problem.place().subject(), at.getStart().getStartIndex(), end + 1));
+        return problem.at(new Place(problem.place().subject(), LineWords.from(at), LineWords.to(at) + 1));
     }
 
     /** Several lines as one edit, all or nothing, with the failing line named. */

@@ -228,18 +228,21 @@ record Misfit(List<CommonToken> tokens, int at, Set<Integer> expected) {
         while (type(end, LineLexer.WORD) || type(end, LineLexer.INT) && end == tokens.size() - 1) {
             end++;
         }
-        ways.add(named(end));
+        named(end, ways);
         boolean all =
                 tokens.subList(at, tokens.size()).stream().allMatch(t -> isWord(t) || t.getType() == LineLexer.INT);
         if (all && end < tokens.size()) {
-            ways.add(named(tokens.size()));
+            named(tokens.size(), ways);
         }
     }
 
-    private List<CommonToken> named(int end) {
-        String name = here().getInputStream()
-                .getText(Interval.of(here().getStartIndex(), tokens.get(end - 1).getStopIndex()));
-        return with(at, end, "\"" + name.replace("\"", "\"\"") + "\"");
+    /** Words that were put elsewhere are no name. */
+    private void named(int end, List<List<CommonToken>> ways) {
+        Interval typed = Interval.of(here().getStartIndex(), tokens.get(end - 1).getStopIndex());
+        if (typed.a <= typed.b) {
+            String name = here().getInputStream().getText(typed);
+            ways.add(with(at, end, "\"" + name.replace("\"", "\"\"") + "\""));
+        }
     }
 
     private static boolean isWord(CommonToken t) {

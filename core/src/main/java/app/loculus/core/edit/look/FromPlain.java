@@ -3,6 +3,7 @@ package app.loculus.core.edit.look;
 import app.loculus.core.edit.palette.RecordPalette;
 import app.loculus.core.edit.palette.What;
 import app.loculus.core.look.Look;
+import app.loculus.core.palette.Palette;
 import app.loculus.core.patch.UnitId;
 import app.loculus.core.profile.Attribute;
 import app.loculus.core.profile.Kind;
@@ -15,8 +16,10 @@ import app.loculus.core.show.Names;
 import app.loculus.core.show.PartKinds;
 import app.loculus.core.show.Show;
 import app.loculus.core.value.AttributeValue;
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -29,14 +32,15 @@ final class FromPlain {
 
     private final Draft draft;
     private final Look look;
+    private final List<Palette> made = new ArrayList<>();
 
     FromPlain(Draft draft, Look look) {
         this.draft = draft;
         this.look = look;
     }
 
-    /** @param values of the look, as far as they are tied already */
-    void record(Map<UnitId, UnitValues> values) {
+    /** @param values of the look, as far as they are tied already; @return what was made */
+    List<Palette> record(Map<UnitId, UnitValues> values) {
         Show show = draft.show();
         Map<Kind, Map<UnitId, UnitValues>> byKind = new LinkedHashMap<>();
         Plain.of(show, values)
@@ -47,6 +51,7 @@ final class FromPlain {
                     }
                 }));
         byKind.keySet().stream().sorted().forEach(kind -> record(kind, byKind.get(kind)));
+        return made;
     }
 
     private void record(Kind kind, Map<UnitId, UnitValues> held) {
@@ -67,7 +72,7 @@ final class FromPlain {
                 .filter(p -> show.palette(p.id()).isEmpty())
                 .forEach(palette -> {
                     draft.put(palette);
-                    draft.say("Records " + palette);
+                    made.add(palette);
                 });
     }
 

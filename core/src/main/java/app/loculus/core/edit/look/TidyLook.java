@@ -52,8 +52,9 @@ public record TidyLook(LookId look, boolean anew) implements ShowEdit {
         Map<String, Integer> exact = new TreeMap<>();
         Map<String, Integer> near = new TreeMap<>();
         tie(draft.show(), after, exact, near);
+        List<Palette> made = List.of();
         if (anew) {
-            new FromPlain(draft, before).record(after);
+            made = new FromPlain(draft, before).record(after);
             tie(draft.show(), after, exact, near);
         }
         Show show = draft.show();
@@ -71,6 +72,7 @@ public record TidyLook(LookId look, boolean anew) implements ShowEdit {
         }
         draft.put(PartKinds.LOOKS, before.holding(after));
         draft.say("Tidies " + LookHolders.words(show, before));
+        made.forEach(p -> draft.say("Records " + p));
         exact.forEach((palette, units) -> draft.say(Numbers.count(units, "unit") + ": " + palette + ", the same"));
         near.forEach((palette, units) -> draft.say(Numbers.count(units, "unit") + ": " + palette + ", nearly"));
         String left = Plain.words(show, after);
