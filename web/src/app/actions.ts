@@ -163,7 +163,7 @@ export function useShortcuts(actions: Action[]) {
       if (e.defaultPrevented || document.querySelector('[role="dialog"]')) return;
       const target = e.target as HTMLElement;
       const typing = target.matches(
-        'input:not([type=range], [type=checkbox]), textarea, select, [contenteditable]',
+        'input:not([type=range], [type=checkbox]), textarea, [contenteditable], [data-headlessui-state][role=listbox], [data-headlessui-state][role=menu]',
       );
       const told = useNotice.getState();
       const toldOf = e.key === 'Escape' && told.notice !== null;

@@ -12,12 +12,11 @@ import { cellAt, distance, landed, moved, nearest, next, picked, round2, SLIP, t
 import { colours, type Colours, type Scene } from './scene';
 import { useStageState } from './stage-state';
 import { symbolRadius } from './symbols';
-import { StageTools } from './StageTools';
-import { fit, markAt, spots, toStage, type Side, type Spot } from './view';
+import { HINTS, StageTools } from './StageTools';
+import { CLOSEST, fit, markAt, nearTo, spots, toStage, type Side, type Spot } from './view';
 
 /** Nothing enlarged. */
 const WHOLE = { factor: 1, dx: 0, dy: 0 };
-const CLOSEST = 12;
 /** Where a fixture goes that has never had a place: the height most bridges hang at, in metres. */
 const USUAL_HEIGHT = 6;
 /** Pixels around a mark that are still it. */
@@ -60,17 +59,20 @@ export const Stage = memo(function Stage({ pointed }: { pointed?: number }) {
   const fixtures = useMemo(() => patch?.fixtures ?? [], [patch]);
   const [lens, setLens] = useState(WHOLE);
   const [cursor, setCursor] = useState<number | null>(null);
+  /** What the pointer rests on, in words, and where. */
+  const [under, setUnder] = useState<{ x: number; y: number; words: string } | null>(null);
   const shown = cursor ?? pointed;
   /** Fixtures are only carried along while they are placed; a frame alone moves nothing. */
   const carried = placing && drag?.on ? drag : null;
-  const view = useMemo(() => {
-    const whole = fit(fixtures, size.width, size.height, side);
-    return {
-      scale: whole.scale * lens.factor,
-      left: whole.left * lens.factor + lens.dx,
-      bottom: whole.bottom * lens.factor + lens.dy,
-    };
-  }, [fixtures, size, lens, side]);
+  const wholeView = useMemo(() => fit(fixtures, size.width, size.height, side), [fixtures, size, side]);
+  const view = useMemo(
+    () => ({
+      scale: wholeView.scale * lens.factor,
+      left: wholeView.left * lens.factor + lens.dx,
+      bottom: wholeView.bottom * lens.factor + lens.dy,
+    }),
+    [wholeView, lens],
+  );
   /** A mark that is carried is drawn where it would land. */
   const marks = useMemo(() => {
     if (!carriedMark || !drag) return marksThere;
@@ -266,6 +268,26 @@ export const Stage = memo(function Stage({ pointed }: { pointed?: number }) {
     e.preventDefault();
     e.stopPropagation();
   };
+  /** A mark, or the nearest fixture, under the pointer. */
+  const pointAt = (x: number, y: number) => {
+    const mark = markUnder(x, y);
+    const spot = mark ? null : nearest(all, x, y, view.scale);
+    const words = mark
+      ? `${mark.name} · ${mark.x}, ${mark.y}, ${mark.z} m`
+      : spot
+        ? [`${spot.fixture.number} ${spot.fixture.name}`, spot.fixture.position].filter(Boolean).join(' · ')
+        : '';
+    if (words !== (under?.words ?? '')) setUnder(words ? { x, y, words } : null);
+  };
+  const placedHeld = fixtures.filter((f) => f.placed && order.has(String(f.number)));
+  const words = pointing
+    ? pointingWords
+    : carriedMark
+      ? `${carriedMark.name} → ${marks
+          .filter((m) => m.id === carriedMark.id)
+          .map((m) => `${m.x}, ${m.y}, ${m.z}`)
+          .join('')}`
+      : HINTS[aiming ? 'aim' : placing ? 'place' : 'pick'];
   const named = all.find((s) => s.fixture.number === cursor)?.fixture;
   const put = async (d: Drag) => {
     const z = Number.parseFloat(height) || 0;
@@ -312,15 +334,8 @@ export const Stage = memo(function Stage({ pointed }: { pointed?: number }) {
         onHeight={setHeight}
         near={lens.factor > 1}
         onWhole={() => setLens(WHOLE)}
-        words={
-          pointing
-            ? pointingWords
-            : carriedMark
-              ? `${carriedMark.name} → ${marks
-                  .filter((m) => m.id === carriedMark.id)
-                  .map((m) => `${m.x}, ${m.y}, ${m.z}`)
-                  .join('')}`
-              : ''
+        onSelection={
+          placedHeld.length > 0 ? () => setLens(nearTo(placedHeld, wholeView, size, side)) : undefined
         }
       />
       <div ref={box} className="relative min-h-0 flex-1">
@@ -335,10 +350,11 @@ export const Stage = memo(function Stage({ pointed }: { pointed?: number }) {
           onWheel={onWheel}
           onKeyDown={onKeyDown}
           onBlur={() => setCursor(null)}
+          onPointerLeave={() => setUnder(null)}
           onPointerDown={onPointerDown}
           onPointerMove={(e) => {
-            if (!drag) return;
             const { x, y } = at(e);
+            if (!drag) return pointAt(x, y);
             setDrag({ ...drag, x1: x, y1: y, trail: round ? [...drag.trail, { x, y }] : drag.trail });
           }}
           onPointerUp={onPointerUp}
@@ -350,6 +366,26 @@ export const Stage = memo(function Stage({ pointed }: { pointed?: number }) {
           aria-hidden="true"
           className="pointer-events-none absolute inset-0 h-full w-full"
         />
+        {under && !drag && (
+          <span
+            aria-hidden="true"
+            className="pointer-events-none absolute z-10 max-w-64 truncate rounded bg-stage/90 px-1.5 text-[12px] whitespace-nowrap outline outline-stage-line"
+            style={{
+              top: Math.max(0, under.y - 26),
+              ...(under.x < size.width / 2 ? { left: under.x + 8 } : { right: size.width - under.x + 8 }),
+            }}
+          >
+            {under.words}
+          </span>
+        )}
+        {words && (
+          <p
+            role="status"
+            className="pointer-events-none absolute inset-x-0 top-0 bg-stage/85 px-3 py-1 text-[12px]"
+          >
+            {words}
+          </p>
+        )}
         {instead && (
           <p
             role="status"

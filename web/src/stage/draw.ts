@@ -1,7 +1,8 @@
 import type { MarkView } from '../api/client';
 import type { RigPart } from '../api/rig-parts';
 import type { Colours, Scene } from './scene';
-import { crowd, heldSymbols, parts, rgba, rings, symbols } from './symbols';
+import { placed, type Box, type Label, type Wanted } from './labels';
+import { CELLS_HALF, crowd, heldSymbols, parts, radius, rgba, rings, symbols } from './symbols';
 import { markAt, STRIP, toScreen, type Spot } from './view';
 
 const NOBODY = new Map<string, number>();
@@ -12,15 +13,23 @@ export function drawBelow(c: CanvasRenderingContext2D, whole: Scene, k: Colours)
   c.fillStyle = k.stage;
   c.fillRect(0, 0, scene.width, scene.height);
   ground(c, scene, k);
-  positions(c, scene, k);
+  bars(c, scene, k);
   c.globalCompositeOperation = 'lighter';
   for (const spot of scene.spots) light(c, scene, spot);
   c.globalCompositeOperation = 'source-over';
   symbols(c, scene, k);
   scene.marks.forEach((m) => cairn(c, scene, m, k));
+  c.textAlign = 'left';
+  c.textBaseline = 'top';
+  c.font = FONT;
+  c.fillStyle = k.ink;
+  c.globalAlpha = 0.85;
+  for (const { text, x, y } of names(c, scene)) c.fillText(text, x, y + 1);
+  c.globalAlpha = 1;
+  c.textBaseline = 'alphabetic';
 }
 
-/** A mark: three stones, its height as a stalk, its name beside. */
+/** A mark: three stones, its height as a stalk. */
 function cairn(c: CanvasRenderingContext2D, { view, side }: Scene, m: MarkView, k: Colours) {
   const { sx, sy, foot } = markAt(view, m, side);
   c.strokeStyle = k.eye;
@@ -42,10 +51,6 @@ function cairn(c: CanvasRenderingContext2D, { view, side }: Scene, m: MarkView, 
     c.ellipse(sx, sy + up, wide, 2, 0, 0, Math.PI * 2);
   }
   c.fill();
-  c.font = '11px "Atkinson Hyperlegible Next Variable", sans-serif';
-  c.textAlign = 'left';
-  c.fillStyle = k.ink;
-  c.fillText(cut(m.name) + (side === 'plan' && m.z !== 0 ? ` ↑${m.z}` : ''), sx + 9, sy + 3);
 }
 
 /** What is in hand, its order, and who would be chosen. */
@@ -108,7 +113,7 @@ function ground(c: CanvasRenderingContext2D, { view, width, height, waiting, sid
   c.globalAlpha = 1;
 }
 
-/** Longer names of positions run into their neighbours'; the Patch table has them whole. */
+/** Longer names find no place; pointing at them tells the whole. */
 const LONGEST_LABEL = 22;
 const cut = (name: string) => (name.length > LONGEST_LABEL ? `${name.slice(0, LONGEST_LABEL - 1)}…` : name);
 
@@ -153,27 +158,82 @@ function rows(spots: Spot[]): Row[] {
   return all;
 }
 
-/** A bar and a name through fixtures that hang at one position, where they hang in a row. */
-function positions(c: CanvasRenderingContext2D, { spots, width }: Scene, k: Colours) {
-  c.textAlign = 'left';
-  const labels: { x: number; y: number }[] = [];
-  for (const { name, left, right, top, low, several } of rows(spots)) {
-    if (low - top < 30 && several) {
-      c.fillStyle = k.line;
-      c.fillRect(left - 10, (top + low) / 2 - 2, right - left + 20, 4);
-    }
-    const x = Math.max(6, Math.min(left - 10, width - 80));
-    // A name that would stand on another one goes above it; where many rows lie close, some go without.
-    const y = [top - 22, top - 34, top - 46].find((at) =>
-      labels.every((l) => Math.abs(l.y - at) >= 11 || Math.abs(l.x - x) >= 70),
-    );
-    if (y === undefined) continue;
-    labels.push({ x, y });
-    c.fillStyle = k.ink;
-    c.globalAlpha = 0.7;
-    c.fillText(cut(name), x, y);
-    c.globalAlpha = 1;
+/** A bar through fixtures that hang at one position, where they hang in a row. */
+function bars(c: CanvasRenderingContext2D, { spots }: Scene, k: Colours) {
+  c.fillStyle = k.line;
+  for (const { left, right, top, low, several } of rows(spots))
+    if (low - top < LEVEL && several) c.fillRect(left - 10, (top + low) / 2 - 2, right - left + 20, 4);
+}
+
+/** Pixels within which fixtures of a position hang in one row. */
+const LEVEL = 30;
+const FONT = '11px "Atkinson Hyperlegible Next Variable", sans-serif';
+const LINE = 13;
+/** More names than this are none. */
+const MOST_NAMES = 60;
+
+/** Worked out once for as long as nothing moves. */
+const namesOf = new WeakMap<Spot[], { marks: MarkView[]; width: number; height: number; labels: Label[] }>();
+
+/** Names of positions and marks, each where it meets neither a symbol, nor a mark, nor another name. */
+function names(c: CanvasRenderingContext2D, scene: Scene): Label[] {
+  const { spots, marks, width, height, view, side } = scene;
+  const known = namesOf.get(spots);
+  if (known && known.marks === marks && known.width === width && known.height === height) return known.labels;
+  c.font = FONT;
+  const wide = (text: string) => c.measureText(text).width;
+  const taken: Box[] = spots.map(({ fixture, sx, sy }) => {
+    const r = radius(fixture, scene);
+    const half = fixture.cells > 0 ? CELLS_HALF * r : r;
+    return { x: sx - half, y: sy - r, width: 2 * half, height: 2 * r };
+  });
+  const wanted: Wanted[] = [];
+  for (const m of marks) {
+    const { sx, sy } = markAt(view, m, side);
+    taken.push({ x: sx - 6, y: sy - 9, width: 12, height: 11 });
+    const text = cut(m.name) + (side === 'plan' && m.z !== 0 ? ` ↑${m.z}` : '');
+    const w = wide(text);
+    wanted.push({
+      text,
+      width: w,
+      height: LINE,
+      places: [
+        { x: sx + 9, y: sy - 9 },
+        { x: sx - 9 - w, y: sy - 9 },
+        { x: sx - w / 2, y: sy - 24 },
+        { x: sx - w / 2, y: sy + 5 },
+      ],
+    });
   }
+  for (const { name, left, right, top, low } of rows(spots)) {
+    const text = cut(name);
+    const w = wide(text);
+    const middle = (top + low) / 2 - LINE / 2;
+    wanted.push({
+      text,
+      width: w,
+      height: LINE,
+      places: [
+        { x: left - 10, y: top - 26 },
+        { x: left - 16 - w, y: middle },
+        { x: right + 16, y: middle },
+        { x: left - 10, y: low + 11 },
+        { x: right + 10 - w, y: top - 26 },
+        { x: left - 10, y: top - 40 },
+        { x: right + 10 - w, y: low + 11 },
+        { x: (left + right - w) / 2, y: top - 40 },
+      ],
+    });
+  }
+  // The order of what is selected stands above its symbols, and "audience" at the foot.
+  const labels = placed(wanted.slice(0, MOST_NAMES), taken, {
+    x: 2,
+    y: 0,
+    width: width - 4,
+    height: height - 22,
+  });
+  namesOf.set(spots, { marks, width, height, labels });
+  return labels;
 }
 
 function light(c: CanvasRenderingContext2D, scene: Scene, { fixture, sx, sy }: Spot) {

@@ -42,6 +42,31 @@ export function fit(fixtures: FixtureView[], width: number, height: number, side
   };
 }
 
+/** How much nearer than the whole stage anything is looked at. */
+export const CLOSEST = 12;
+/** Metres around a selection that is looked at from near. */
+const AROUND = 1.2;
+
+/** The enlargement of a whole view in which these fixtures fill the window. */
+export function nearTo(
+  fixtures: FixtureView[],
+  whole: View,
+  { width, height }: { width: number; height: number },
+  side: Side,
+) {
+  const range = (values: number[]) => [Math.min(...values) - AROUND, Math.max(...values) + AROUND] as const;
+  const [minX, maxX] = range(fixtures.map((f) => f.x));
+  const [minY, maxY] = range(fixtures.map((f) => upward(f, side)));
+  const scale = Math.min(width / (maxX - minX), (height - 40) / (maxY - minY));
+  const factor = Math.max(1, Math.min(CLOSEST, scale / whole.scale));
+  const at = whole.scale * factor;
+  return {
+    factor,
+    dx: width / 2 - ((minX + maxX) / 2) * at - whole.left * factor,
+    dy: height / 2 + ((minY + maxY) / 2) * at - whole.bottom * factor,
+  };
+}
+
 export const toScreen = (v: View, x: number, y: number) => ({
   sx: v.left + x * v.scale,
   sy: v.bottom - y * v.scale,

@@ -127,13 +127,15 @@ export function Niche({
 
 interface EmptyProps {
   number: number;
-  /** Chooses it as the place to record into. */
+  /** Chooses it as the place to record into, or makes what is said. */
   onPress?: () => void;
+  /** What stands in it; nothing but its number when absent. */
+  label?: string;
   drag?: Pick<NonNullable<Props['drag']>, 'ref' | 'over'>;
 }
 
 /** An empty place that can be recorded into. */
-export function EmptyNiche({ number, onPress, drag }: EmptyProps) {
+export function EmptyNiche({ number, onPress, label, drag }: EmptyProps) {
   const shape =
     'relative h-[72px] w-[72px] rounded-t-[36px] rounded-b-[4px] border border-dashed border-line';
   const face = (
@@ -150,18 +152,23 @@ export function EmptyNiche({ number, onPress, drag }: EmptyProps) {
       {onPress ? (
         <button
           data-niche
-          title={`Record into ${number}`}
-          aria-label={`${number}, empty: record into it`}
+          title={label ? `${label} ${number}` : `Record into ${number}`}
+          aria-label={label ? `${label} ${number}` : `${number}, empty: record into it`}
           className={`${shape} hover:border-petrol`}
           onClick={onPress}
           onKeyDown={step}
         >
+          {label && (
+            <span className="absolute inset-x-0 top-4 text-center font-serif text-[20px] leading-5 text-petrol">
+              +
+            </span>
+          )}
           {face}
         </button>
       ) : (
         <div className={shape}>{face}</div>
       )}
-      <div className="mt-0.5 h-5" />
+      <div className="mt-0.5 h-5 text-[12px] text-ink-label">{label}</div>
       <div className="ledge w-full" />
     </div>
   );

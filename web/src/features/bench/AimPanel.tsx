@@ -6,6 +6,7 @@ import { quoted } from '../../doing/run';
 import { askPoint } from '../../stage/stage-state';
 import { Button } from '../../ui/Button';
 import { inputShape } from '../../ui/Field';
+import { Choice } from '../../ui/Choice';
 
 /** Points what is in hand: at a mark, at a point, fanned around either; sets marks, and records positions at them. */
 export function AimPanel({ held }: { held: boolean }) {
@@ -28,16 +29,13 @@ export function AimPanel({ held }: { held: boolean }) {
       <div className="flex flex-wrap items-center gap-1.5">
         {marks.length > 0 && (
           <>
-            <select
-              aria-label="Mark to aim at"
-              className="h-7 max-w-32 rounded-md border border-line-strong bg-sheet px-1"
-              value={mark?.name}
-              onChange={(e) => setChosen(e.target.value)}
-            >
-              {marks.map((m) => (
-                <option key={m.id}>{m.name}</option>
-              ))}
-            </select>
+            <Choice
+              label="Mark to aim at"
+              className="max-w-32"
+              value={mark?.name ?? ''}
+              options={marks.map((m) => m.name)}
+              onChange={setChosen}
+            />
             <Button
               disabled={!held}
               label={`aim at mark ${quoted(mark!.name)}${fanned}`}

@@ -1,7 +1,8 @@
 import { ChevronDown, ChevronUp } from 'lucide-react';
-import { memo, useState, type ReactNode } from 'react';
+import { memo, type ReactNode } from 'react';
 import { useDesk } from '../../api/queries';
 import { useKept } from '../../doing/kept';
+import { Panes } from '../../ui/Panes';
 import { useBuilder } from './builder';
 import { useBench } from '../playing/foot';
 import { RunningStrip } from '../playing/RunningStrip';
@@ -10,62 +11,118 @@ import { SelectionPanel } from './SelectionPanel';
 import { StateBuilder } from './StateBuilder';
 import { ValuesPanel } from './ValuesPanel';
 
+type About = 'values' | 'order';
+
 interface Props {
+  /** The chapter: it remembers whether it is folded and how high it is. */
+  of: string;
   record: ReactNode;
   /** What the chapter is about: values beside the selection, or all ways to arrange it. */
-  about?: 'values' | 'order';
+  about?: About;
   /** Whether it begins folded: the chapter has much to show. */
   folded?: boolean;
+  /** The chapter itself, above it. */
+  children: ReactNode;
 }
 
-/** At the foot wherever lights are handled: selection, values, record. It folds. */
-export const Bench = memo(function Bench({ record, about = 'values', folded = false }: Props) {
+/** Whether the bench of a chapter is open. @param folded whether it begins folded */
+export const useBenchOpen = (of: string, folded = false) => useKept(`bench open ${of}`, !folded, false);
+
+/** Pixels: two rows of chips, the patterns, and six values. */
+const USUAL = 252;
+
+/** A chapter, and at its foot the bench: selection, values, record. It folds, and its edge is dragged. */
+export function Bench({ of, record, about = 'values', folded = false, children }: Props) {
   useBench();
-  const [open, setOpen] = useState(!folded);
+  const [open, setOpen] = useBenchOpen(of, folded);
   const desk = useDesk().data;
-  const [shown, setShown] = useKept<'values' | 'order'>(`bench of ${about}`, about, false);
   const builder = useBuilder((s) => s.open);
-  const grid = (desk?.grid.index ?? -1) >= 0;
-  if (!desk) return null;
   return (
     <>
-      <RunningStrip />
-      <section aria-label="Bench" className="shrink-0 border-t border-line-strong bg-sheet">
-        {builder && <StateBuilder />}
-        {open ? (
-          <div
-            className={`relative grid h-[252px] divide-x divide-line ${shown === 'values' ? 'grid-cols-[minmax(0,1fr)_minmax(0,1.25fr)_minmax(0,0.85fr)]' : grid ? 'grid-cols-[minmax(0,1.6fr)_minmax(0,0.9fr)_minmax(0,0.9fr)]' : 'grid-cols-[minmax(0,1.9fr)_minmax(0,1fr)]'}`}
-          >
-            <SelectionPanel desk={desk} wide={shown === 'order'} />
-            {shown === 'values' ? (
-              <ValuesPanel desk={desk} />
-            ) : (
-              grid && <GridPanel grid={desk.grid} patterns={desk.patterns} />
-            )}
-            <div className="min-h-0 overflow-auto p-3">{record}</div>
-            <button
-              title={
-                shown === 'values' ? 'All ways to arrange what is in hand' : 'The values of what is in hand'
-              }
-              className="absolute top-1 right-9 min-h-7 border-0 px-1 text-[12px] text-petrol underline"
-              onClick={() => setShown(shown === 'values' ? 'order' : 'values')}
-            >
-              {shown === 'values' ? 'Order' : 'Values'}
-            </button>
-            <button
-              aria-label="Fold the bench"
-              className="absolute top-1 right-1 min-h-7 min-w-7 text-ink-2"
-              onClick={() => setOpen(false)}
-            >
-              <ChevronDown size={16} />
-            </button>
-          </div>
-        ) : (
+      <Panes
+        of={`bench of ${of}`}
+        down
+        panes={[
+          {
+            id: 'chapter',
+            called: 'the chapter',
+            usual: '66%',
+            least: 180,
+            children: (
+              <>
+                {children}
+                <RunningStrip />
+                {builder && desk && <StateBuilder />}
+              </>
+            ),
+          },
+          ...(open && desk
+            ? [
+                {
+                  id: 'bench',
+                  called: 'the bench',
+                  usual: USUAL,
+                  least: 112,
+                  keeps: true,
+                  children: <Open about={about} record={record} onFold={setOpen} />,
+                },
+              ]
+            : []),
+        ]}
+      />
+      {!open && desk && (
+        <section aria-label="Bench" className="shrink-0 border-t border-line-strong bg-sheet">
           <button className="flex min-h-8 w-full items-center gap-2 px-3" onClick={() => setOpen(true)}>
-            <ChevronUp size={16} /> Bench · {desk.holds || 'nothing in hand'}
+            <ChevronUp size={16} /> Bench · {desk.holds || 'nothing selected'}
           </button>
-        )}
-      </section>
+        </section>
+      )}
     </>
+  );
+}
+
+interface OpenProps {
+  record: ReactNode;
+  about: About;
+  onFold: (open: false) => void;
+}
+
+const Open = memo(function Open({ record, about, onFold }: OpenProps) {
+  const desk = useDesk().data;
+  const [shown, setShown] = useKept<About>(`bench of ${about}`, about, false);
+  if (!desk) return null;
+  const columns =
+    shown === 'values'
+      ? 'grid-cols-[minmax(0,1fr)_minmax(0,1.4fr)_minmax(0,0.85fr)]'
+      : desk.grid.index >= 0
+        ? 'grid-cols-[minmax(0,1.6fr)_minmax(0,0.9fr)_minmax(0,0.9fr)]'
+        : 'grid-cols-[minmax(0,1.9fr)_minmax(0,1fr)]';
+  return (
+    <section
+      aria-label="Bench"
+      className={`relative grid min-h-0 flex-1 divide-x divide-line bg-sheet ${columns}`}
+    >
+      <SelectionPanel desk={desk} wide={shown === 'order'} />
+      {shown === 'values' ? (
+        <ValuesPanel desk={desk} />
+      ) : (
+        desk.grid.index >= 0 && <GridPanel grid={desk.grid} patterns={desk.patterns} />
+      )}
+      <div className="min-h-0 overflow-auto p-3">{record}</div>
+      <button
+        title={shown === 'values' ? 'All ways to arrange the selection' : 'The values of the selection'}
+        className="absolute top-1 right-9 min-h-7 border-0 px-1 text-[12px] text-petrol underline"
+        onClick={() => setShown(shown === 'values' ? 'order' : 'values')}
+      >
+        {shown === 'values' ? 'Order' : 'Values'}
+      </button>
+      <button
+        aria-label="Fold the bench"
+        className="absolute top-1 right-1 min-h-7 min-w-7 text-ink-2"
+        onClick={() => onFold(false)}
+      >
+        <ChevronDown size={16} />
+      </button>
+    </section>
   );
 });

@@ -3,6 +3,7 @@ import type { DeskView } from '../../api/client';
 import { attempt } from '../../doing/notices';
 import { asNumber, type Reader } from '../../ui/reading';
 import { Typed } from '../../ui/Typed';
+import { Choice } from '../../ui/Choice';
 
 const WAYS = ['rows', 'columns', 'diagonal', 'rings'];
 /** Metres, where nothing else was said. */
@@ -29,18 +30,13 @@ export function GridPanel({ grid, patterns }: Pick<DeskView, 'grid' | 'patterns'
   return (
     <div className="flex min-h-0 min-w-0 flex-col gap-1 p-3" aria-label="Rows and columns">
       <div className="flex items-center gap-2">
-        <select
-          aria-label="What becomes one step"
-          className="min-h-7 rounded border border-line-strong bg-paper px-1 font-semibold text-petrol"
+        <Choice
+          label="What becomes one step"
+          shape="word"
           value={grid.way}
-          onChange={(e) => void again(e.target.value, grid.within)}
-        >
-          {WAYS.map((way) => (
-            <option key={way} value={way}>
-              {way}
-            </option>
-          ))}
-        </select>
+          options={WAYS}
+          onChange={(way) => void again(way, grid.within)}
+        />
         <span className="text-ink-2">
           {grid.rows} × {grid.columns}
         </span>

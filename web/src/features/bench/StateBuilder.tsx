@@ -1,12 +1,14 @@
 import { Plus, X } from 'lucide-react';
 import { useEffect, useMemo } from 'react';
 import { edit, type How } from '../../api/commands';
-import { useGroups, usePalettes, usePatch } from '../../api/queries';
+import { useEffects, useGroups, usePalettes, usePatch } from '../../api/queries';
 import { attempt } from '../../doing/notices';
 import { foresee } from '../../stage/stage-state';
 import { Button } from '../../ui/Button';
 import { asked, KINDS, useBuilder, type Condition } from './builder';
 import { useEditReading } from '../../doing/useLineReading';
+import { Choice, type Option } from '../../ui/Choice';
+import { Swatch } from '../../ui/Swatch';
 
 const bold =
   'min-h-7 max-w-36 rounded border border-line-strong bg-paper px-1 font-semibold text-petrol focus-visible:outline-2 focus-visible:outline-petrol';
@@ -40,50 +42,45 @@ export function StateBuilder() {
       }}
     >
       <span>Those of</span>
-      <select
-        aria-label="Who is asked"
-        className={bold}
+      <Choice
+        label="Which fixtures are asked"
+        shape="word"
         value={builder.of}
-        onChange={(e) => useBuilder.setState({ of: e.target.value as 'all' | 'hand' })}
-      >
-        <option value="all">all</option>
-        <option value="hand">those in hand</option>
-      </select>
+        options={[
+          { value: 'all', text: 'all fixtures' },
+          { value: 'hand', text: 'those selected' },
+        ]}
+        onChange={(of) => useBuilder.setState({ of })}
+      />
       <span>who</span>
       {builder.conditions.map((c, i) => (
         <span key={i} className="flex items-center gap-1">
           {i > 0 && (
-            <select
-              aria-label="And, or"
-              className={bold}
+            <Choice
+              label="And, or"
+              shape="word"
               value={builder.join}
-              onChange={(e) => useBuilder.setState({ join: e.target.value as 'and' | 'or' })}
-            >
-              <option value="and">and</option>
-              <option value="or">or</option>
-            </select>
+              options={['and', 'or']}
+              onChange={(join) => useBuilder.setState({ join })}
+            />
           )}
-          <select
-            aria-label={`Whether condition ${i + 1} holds`}
-            className={bold}
-            value={c.not ? 'not' : ''}
-            onChange={(e) => change(i, { not: e.target.value === 'not' })}
-          >
-            <option value="">are</option>
-            <option value="not">are not</option>
-          </select>
-          <select
-            aria-label={`Condition ${i + 1}`}
-            className={bold}
+          <Choice
+            label={`Whether condition ${i + 1} holds`}
+            shape="word"
+            value={c.not ? 'not' : 'so'}
+            options={[
+              { value: 'so', text: 'that are' },
+              { value: 'not', text: 'that are not' },
+            ]}
+            onChange={(way) => change(i, { not: way === 'not' })}
+          />
+          <Choice
+            label={`Condition ${i + 1}`}
+            shape="word"
             value={c.kind}
-            onChange={(e) => change(i, { kind: e.target.value, value: '' })}
-          >
-            {KINDS.map((k) => (
-              <option key={k.kind} value={k.kind}>
-                {k.words}
-              </option>
-            ))}
-          </select>
+            options={KINDS.map((k) => ({ value: k.kind, text: k.words }))}
+            onChange={(kind) => change(i, { kind, value: '' })}
+          />
           <Value condition={c} at={i} onChange={(value) => change(i, { value })} />
           {builder.conditions.length > 1 && (
             <button
@@ -145,6 +142,7 @@ function Value({
   const needs = KINDS.find((k) => k.kind === condition.kind)?.needs;
   const groups = useGroups(needs === 'group').data;
   const palettes = usePalettes(needs === 'palette').data;
+  const effects = useEffects(needs === 'effect').data?.effects;
   const fixtures = usePatch(needs === 'text').data?.fixtures;
   const label = `Word of condition ${at + 1}`;
   const texts = useMemo(() => {
@@ -169,25 +167,26 @@ function Value({
         onChange={(e) => onChange(e.target.value)}
       />
     );
-  const options: [string, string][] =
+  const options: Option[] =
     needs === 'group'
-      ? (groups ?? []).map((g) => [String(g.number), `${g.number} ${g.name}`])
-      : needs === 'palette'
-        ? (palettes ?? []).map((p) => [`${p.kind} ${p.number}`, `${p.kind} ${p.number} ${p.name}`])
-        : texts.map((t) => [t, t]);
+      ? (groups ?? []).map((g) => ({ value: String(g.number), text: `${g.number} ${g.name}` }))
+      : needs === 'effect'
+        ? (effects ?? []).map((e) => ({ value: String(e.number), text: `${e.number} ${e.name}` }))
+        : needs === 'palette'
+          ? (palettes ?? []).map((p) => ({
+              value: `${p.kind} ${p.number}`,
+              text: `${p.kind} ${p.number} ${p.name}`,
+              face: <Swatch colours={p.face.colours} />,
+            }))
+          : texts.map((t) => ({ value: t, text: t }));
   return (
-    <select
-      aria-label={label}
-      className={bold}
+    <Choice
+      label={label}
+      shape="word"
+      className="max-w-56"
       value={condition.value}
-      onChange={(e) => onChange(e.target.value)}
-    >
-      <option value="">choose…</option>
-      {options.map(([value, text]) => (
-        <option key={value} value={value}>
-          {text}
-        </option>
-      ))}
-    </select>
+      options={options}
+      onChange={onChange}
+    />
   );
 }

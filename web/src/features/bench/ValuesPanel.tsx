@@ -13,10 +13,12 @@ import { ColourPicker } from './ColourPicker';
 import { Blades, hasBlades } from './Blades';
 import { MatchByEye } from './MatchByEye';
 import { PanTiltPad } from './PanTiltPad';
+import { RangeFace } from './RangeFace';
 import { SpreadHandles } from './SpreadHandles';
 import { ValuesTable } from './ValuesTable';
 import { WhiteSliders } from './WhiteSliders';
 import { Writing } from './Writing';
+import { Choice } from '../../ui/Choice';
 
 const KINDS = ['intensity', 'position', 'colour', 'beam', 'shape', 'control'] as const;
 type Kind = (typeof KINDS)[number];
@@ -92,16 +94,17 @@ export function ValuesPanel({ desk }: { desk: DeskView }) {
           <Table2 size={16} />
         </button>
         <ValuesTable open={table} onClose={() => setTable(false)} />
-        <select
-          aria-label="Numbers as"
-          className="h-7 w-12 shrink-0 rounded-md border border-line-strong bg-sheet px-1"
+        <Choice
+          label="Numbers as"
+          className="shrink-0"
           value={form}
-          onChange={(e) => setForm(e.target.value as Form)}
-        >
-          <option value="text">%</option>
-          <option value="physical">unit</option>
-          <option value="dmx">DMX</option>
-        </select>
+          options={[
+            { value: 'text', text: '%' },
+            { value: 'physical', text: 'unit' },
+            { value: 'dmx', text: 'DMX' },
+          ]}
+          onChange={setForm}
+        />
       </div>
       <div className="flex min-h-0 flex-1 gap-3">
         {kind === 'colour' && !matching && (
@@ -321,7 +324,6 @@ function Slots({
     const next = row.ranges[(at + by + row.ranges.length) % row.ranges.length];
     if (next) set(next.name);
   };
-  const range = row.ranges[at];
   const hold = () => {
     const command = row.ranges.some((r) => r.name === chosen && r.command);
     timer.current = window.setTimeout(
@@ -332,19 +334,6 @@ function Slots({
   const release = () => window.clearTimeout(timer.current);
   return (
     <span className="flex min-w-24 flex-1 items-center gap-0.5">
-      {range?.picture && (
-        <img
-          src={`/api/profiles/${range.profile}/pictures/${range.picture}`}
-          alt=""
-          className="h-6 w-6 shrink-0 rounded-full bg-white"
-        />
-      )}
-      {range?.swatch && (
-        <span
-          className="h-5 w-5 shrink-0 rounded-full border border-line-strong"
-          style={{ background: range.swatch }}
-        />
-      )}
       {!guarded && (
         <button
           aria-label={`${row.label}: the one before`}
@@ -354,21 +343,15 @@ function Slots({
           ‹
         </button>
       )}
-      <select
-        aria-label={row.label}
-        className="h-6 min-w-8 flex-1 rounded border border-line-strong bg-sheet px-1"
+      <Choice
+        label={row.label}
+        shape="cell"
+        className="h-6! min-w-8 flex-1"
         value={guarded ? chosen : at >= 0 ? row.text : ''}
-        onChange={(e) => (guarded ? setChosen(e.target.value) : set(e.target.value))}
-      >
-        <option value="" disabled>
-          {row.text}
-        </option>
-        {row.ranges.map((r) => (
-          <option key={r.name} value={r.name}>
-            {r.name}
-          </option>
-        ))}
-      </select>
+        empty={row.text}
+        options={row.ranges.map((r) => ({ value: r.name, text: r.name, face: <RangeFace range={r} /> }))}
+        onChange={(name) => (guarded ? setChosen(name) : set(name))}
+      />
       {guarded ? (
         <button
           disabled={!chosen}

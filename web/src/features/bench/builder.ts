@@ -24,12 +24,17 @@ export const useBuilder = create<Builder>(() => ({
 }));
 
 /** Kinds of conditions: what they are called, and what more they need. */
-export const KINDS: { kind: string; words: string; needs?: 'level' | 'palette' | 'group' | 'text' }[] = [
+export const KINDS: {
+  kind: string;
+  words: string;
+  needs?: 'level' | 'palette' | 'effect' | 'group' | 'text';
+}[] = [
   { kind: 'lit', words: 'lit' },
   { kind: 'dark', words: 'dark' },
-  { kind: 'active', words: 'away from home' },
+  { kind: 'active', words: 'active' },
   { kind: 'level', words: 'at level', needs: 'level' },
-  { kind: 'uses', words: 'using', needs: 'palette' },
+  { kind: 'uses', words: 'using palette', needs: 'palette' },
+  { kind: 'effect', words: 'using effect', needs: 'effect' },
   { kind: 'group', words: 'in group', needs: 'group' },
   { kind: 'type', words: 'of type', needs: 'text' },
   { kind: 'position', words: 'at position', needs: 'text' },
@@ -47,13 +52,15 @@ function state({ not, kind, value }: Condition): string {
       ? value && `at ${value.replace(/\s*[-–]\s*/, ' thru ')}`
       : kind === 'uses'
         ? value && `uses ${value}`
-        : kind === 'group'
-          ? value && `in group ${value}`
-          : kind === 'universe'
-            ? value && `universe ${value}`
-            : ['type', 'position', 'purpose'].includes(kind)
-              ? value && `${kind} ${quoted(value)}`
-              : kind;
+        : kind === 'effect'
+          ? value && `uses effect ${value}`
+          : kind === 'group'
+            ? value && `in group ${value}`
+            : kind === 'universe'
+              ? value && `universe ${value}`
+              : ['type', 'position', 'purpose'].includes(kind)
+                ? value && `${kind} ${quoted(value)}`
+                : kind;
   return words && not ? `not ${words}` : words;
 }
 

@@ -9,6 +9,7 @@ import { Button } from '../../ui/Button';
 import { inputShape } from '../../ui/Field';
 import { Modal } from '../../ui/Modal';
 import { Segmented } from '../../ui/Segmented';
+import { Choice } from '../../ui/Choice';
 
 /** Pairs as they are typed; what is not finished yet does not count. */
 const pairs = (text: string) =>
@@ -43,24 +44,17 @@ export function BringGroups({ onClose }: { onClose: () => void }) {
       <div className="space-y-3">
         {others.length === 0 && <p>There is no other show.</p>}
         {others.length > 0 && (
-          <select
-            aria-label="The other show"
-            className={inputShape}
-            value={from ?? ''}
-            onChange={(e) => {
-              setFrom(Number(e.target.value));
+          <Choice
+            label="The other show"
+            shape="field"
+            value={from === null ? '' : String(from)}
+            empty="choose a show…"
+            options={others.map((s) => ({ value: String(s.id), text: s.name }))}
+            onChange={(id) => {
+              setFrom(Number(id));
               setLeft(new Set());
             }}
-          >
-            <option value="" disabled>
-              choose a show…
-            </option>
-            {others.map((s) => (
-              <option key={s.id} value={s.id}>
-                {s.name}
-              </option>
-            ))}
-          </select>
+          />
         )}
         {groups && (
           <>

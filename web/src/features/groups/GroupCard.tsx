@@ -20,7 +20,7 @@ export function GroupCard({ groups, held, next }: { groups: GroupView[]; held: b
   const numbers = groups.map((g) => g.number);
   if (groups.length === 0)
     return (
-      <p className="pt-2 text-[12px] text-ink-label">
+      <p className="min-h-0 flex-1 overflow-auto pt-1 text-[12px] text-ink-label">
         <span className="text-plum">↻</span> follows its base · ledge: solid, whole group in hand · dashed,
         part of it · drag up or down for a level, sideways to another niche · Ctrl chooses several
       </p>
@@ -28,7 +28,7 @@ export function GroupCard({ groups, held, next }: { groups: GroupView[]; held: b
   return (
     <section
       aria-label="The group looked at"
-      className="mt-2 space-y-1.5 rounded-md border border-line-strong bg-sheet p-2"
+      className="min-h-0 flex-1 space-y-1.5 overflow-auto rounded-md border border-line-strong bg-sheet p-2"
     >
       <div className="flex flex-wrap items-center gap-1.5">
         <span className="min-w-0 truncate font-serif text-[15px] font-semibold">

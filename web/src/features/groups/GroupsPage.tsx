@@ -5,6 +5,7 @@ import { useCurrentShow } from '../../api/current-show';
 import { useDesk, useGroups, usePatch } from '../../api/queries';
 import { runEdit } from '../../doing/run';
 import { Stage } from '../../stage/Stage';
+import { Panes } from '../../ui/Panes';
 import { Button } from '../../ui/Button';
 import { FileLink } from '../../ui/FileLink';
 import { inputShape } from '../../ui/Field';
@@ -71,83 +72,119 @@ export function GroupsPage() {
     (number, to) => void runEdit({ type: 'move-group', number, to }),
   );
   const card = groups.filter((g) => looked.includes(g.number));
-  return (
+  const shelf = (
     <>
-      <div className="flex min-h-0 flex-1 gap-3 p-3">
-        <div className="flex min-h-0 min-w-0 flex-[1.3] flex-col">
-          <div className="flex flex-wrap items-center gap-1.5 pb-3">
-            <h1 className="font-serif text-[22px] font-semibold">Groups</h1>
-            <input
-              aria-label="Find a group"
-              placeholder="find…"
-              className={`${inputShape} max-w-18`}
-              value={find}
-              onChange={(e) => setFind(e.target.value)}
-            />
-            <Segmented
-              label="What pressing a group does"
-              value={how}
-              onChange={setHow}
-              options={[
-                { value: 'hold', text: 'Hold' },
-                { value: 'add', text: 'Add' },
-                { value: 'less', text: 'Less' },
-                { value: 'both', text: 'Both' },
-              ]}
-              tight
-            />
-            <Pages of="group" all={pages.all} now={pages.now} onChoose={pages.choose} />
-            <Button onClick={() => setStarting(true)}>Starter groups…</Button>
-            <Button label="Take groups of another show over" onClick={() => setBringing(true)}>
-              Bring in…
-            </Button>
-            {groups.length > 0 && (
-              <FileLink
-                title="All groups, what they are made of and who is in them, as a PDF to print"
-                href={`/api/shows/${show}/paper/groups.pdf`}
-              >
-                Paper
-              </FileLink>
-            )}
-          </div>
-          <DndContext {...context}>
-            <div
-              className={`min-h-0 flex-1 content-start gap-y-3 overflow-auto pt-1 pl-1 ${find === '' && pages.now.columns > 0 ? 'grid justify-start' : 'flex flex-wrap'}`}
-              style={{ gridTemplateColumns: `repeat(${pages.now.columns}, max-content)` }}
-            >
-              {niches.map((place) =>
-                typeof place === 'number' ? (
-                  <FreeNiche key={place} number={place} onPress={into} />
-                ) : (
-                  <GroupNiche
-                    key={place.number}
-                    group={place}
-                    places={places}
-                    how={how}
-                    held={(desk?.groups[place.number] ?? 'none') as 'all' | 'some' | 'none'}
-                    looked={looked.includes(place.number)}
-                    onLook={onLook}
-                  />
-                ),
-              )}
-              {groups.length === 0 && (
-                <p className="w-full p-2 text-ink-2">
-                  No group yet. Choose fixtures, then type a name on the right and press Enter; or let the
-                  patch suggest them: Starter groups…
-                </p>
-              )}
-            </div>
-          </DndContext>
-          {landing && (
-            <p role="status" className="pt-2 font-semibold text-petrol">
-              {landing}
+      <div className="flex flex-wrap items-center gap-1.5 pb-3">
+        <h1 className="font-serif text-[22px] font-semibold">Groups</h1>
+        <input
+          aria-label="Find a group"
+          placeholder="find…"
+          className={`${inputShape} max-w-18`}
+          value={find}
+          onChange={(e) => setFind(e.target.value)}
+        />
+        <Segmented
+          label="What pressing a group does"
+          value={how}
+          onChange={setHow}
+          options={[
+            { value: 'hold', text: 'Hold' },
+            { value: 'add', text: 'Add' },
+            { value: 'less', text: 'Less' },
+            { value: 'both', text: 'Both' },
+          ]}
+          tight
+        />
+        <Pages of="group" all={pages.all} now={pages.now} onChoose={pages.choose} />
+        <Button onClick={() => setStarting(true)}>Starter groups…</Button>
+        <Button label="Take groups of another show over" onClick={() => setBringing(true)}>
+          Bring in…
+        </Button>
+        {groups.length > 0 && (
+          <FileLink
+            title="All groups, what they are made of and who is in them, as a PDF to print"
+            href={`/api/shows/${show}/paper/groups.pdf`}
+          >
+            Paper
+          </FileLink>
+        )}
+      </div>
+      <DndContext {...context}>
+        <div
+          className={`min-h-0 flex-1 content-start gap-y-3 overflow-auto pt-1 pl-1 ${find === '' && pages.now.columns > 0 ? 'grid justify-start' : 'flex flex-wrap'}`}
+          style={{ gridTemplateColumns: `repeat(${pages.now.columns}, max-content)` }}
+        >
+          {niches.map((place) =>
+            typeof place === 'number' ? (
+              <FreeNiche key={place} number={place} onPress={into} />
+            ) : (
+              <GroupNiche
+                key={place.number}
+                group={place}
+                places={places}
+                how={how}
+                held={(desk?.groups[place.number] ?? 'none') as 'all' | 'some' | 'none'}
+                looked={looked.includes(place.number)}
+                onLook={onLook}
+              />
+            ),
+          )}
+          {groups.length === 0 && (
+            <p className="w-full p-2 text-ink-2">
+              No group yet. Choose fixtures, then type a name on the right and press Enter; or let the patch
+              suggest them: Starter groups…
             </p>
           )}
-          <GroupCard groups={card} held={(desk?.steps.length ?? 0) > 0} next={desk?.nextGroup ?? 1} />
         </div>
-        <Stage />
-      </div>
-      <Bench record={RECORD} about="order" />
+      </DndContext>
+      {landing && (
+        <p role="status" className="pt-2 font-semibold text-petrol">
+          {landing}
+        </p>
+      )}
+    </>
+  );
+  return (
+    <>
+      <Bench of="groups" record={RECORD} about="order">
+        <div className="flex min-h-0 flex-1 flex-col p-3 pb-1">
+          <Panes
+            of="groups"
+            panes={[
+              {
+                id: 'shelf',
+                called: 'the shelf',
+                usual: '57%',
+                least: 280,
+                children: (
+                  <Panes
+                    of="groups card"
+                    down
+                    panes={[
+                      { id: 'niches', called: 'the niches', usual: '66%', least: 130, children: shelf },
+                      {
+                        id: 'card',
+                        called: 'the card',
+                        usual: 150,
+                        least: 60,
+                        keeps: true,
+                        children: (
+                          <GroupCard
+                            groups={card}
+                            held={(desk?.steps.length ?? 0) > 0}
+                            next={desk?.nextGroup ?? 1}
+                          />
+                        ),
+                      },
+                    ]}
+                  />
+                ),
+              },
+              { id: 'stage', called: 'the stage', usual: '43%', least: 200, children: <Stage /> },
+            ]}
+          />
+        </div>
+      </Bench>
       {bringing && <BringGroups onClose={() => setBringing(false)} />}
       <StarterGroups open={starting} places={places} onClose={() => setStarting(false)} />
     </>

@@ -8,6 +8,7 @@ import { Typed } from '../../ui/Typed';
 import { press } from '../playing/playing';
 import { cueLine, seconds } from './looks-model';
 import { runLines } from '../../doing/run-lines';
+import { Choice } from '../../ui/Choice';
 
 interface Props {
   list: CueListView;
@@ -57,23 +58,25 @@ export function CueEditor({ list, cues, opened }: Props) {
       {time('wait', 'wait', one ? first.waits : null, first.waits)}
       <label className="flex items-center gap-1 text-[12px] text-ink-2">
         next
-        <select
-          aria-label="What starts the next cue"
-          className={`${inputShape} !w-36`}
+        <Choice
+          label="What starts the next cue"
+          shape="field"
+          className="w-40!"
           value={one ? first.next : ''}
-          onChange={(e) =>
+          empty="as it is"
+          options={[
+            { value: 'press', text: 'Go' },
+            { value: 'begin', text: 'after its start' },
+            { value: 'end', text: 'after its end' },
+          ]}
+          onChange={(next) =>
             void runLines([
-              e.target.value === 'press'
+              next === 'press'
                 ? `${named} next press`
-                : `${named} next ${seconds(first.after)} after ${e.target.value}`,
+                : `${named} next ${seconds(first.after)} after ${next}`,
             ])
           }
-        >
-          {!one && <option value="">as it is</option>}
-          <option value="press">by a press</option>
-          <option value="begin">after its beginning</option>
-          <option value="end">after its end</option>
-        </select>
+        />
       </label>
       {one && first.next !== 'press' && (
         <Typed
@@ -124,21 +127,20 @@ export function CueEditor({ list, cues, opened }: Props) {
                 Prepare {first.moves}
               </Button>
             )}
-            <select
-              aria-label="Split off into a cue of its own that starts with it"
+            <Choice
+              label="Split off into a cue of its own that starts with it"
               title="Splits off what is chosen into a cue right behind it, with times of its own, that starts with it"
-              className={`${inputShape} !w-28`}
               value=""
-              onChange={(e) => void runLines([`split ${cueLine(list, first)} ${e.target.value}`])}
-            >
-              <option value="">Split off…</option>
-              {['intensity', 'position', 'colour', 'beam', 'shape'].map((kind) => (
-                <option key={kind} value={`with ${kind}`}>
-                  {kind}
-                </option>
-              ))}
-              <option value="hand">who is in hand</option>
-            </select>
+              empty="Split off…"
+              options={[
+                ...['intensity', 'position', 'colour', 'beam', 'shape'].map((kind) => ({
+                  value: `with ${kind}`,
+                  text: kind,
+                })),
+                { value: 'hand', text: 'what is selected' },
+              ]}
+              onChange={(part) => void runLines([`split ${cueLine(list, first)} ${part}`])}
+            />
             <Button
               label="A copy behind the last cue"
               onClick={() => void runLines([`copy ${cueLine(list, first)} to cue of list ${list.number}`])}

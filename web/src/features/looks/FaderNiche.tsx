@@ -1,4 +1,4 @@
-import { useRef, useState } from 'react';
+import { useRef, useState, type ReactNode } from 'react';
 import { Niche } from '../../ui/Niche';
 import { useSwap } from '../niches/useSwap';
 
@@ -13,6 +13,8 @@ interface Props {
   /** what is under it */
   what: string;
   level: number;
+  /** What is under it, drawn as far as its level lets it through. */
+  under?: ReactNode;
   active: boolean;
   onLevel: (value: number) => void;
   onFlash?: (on: boolean) => void;
@@ -28,6 +30,7 @@ export function FaderNiche({
   name,
   what,
   level,
+  under,
   active,
   onLevel,
   onFlash,
@@ -68,9 +71,17 @@ export function FaderNiche({
         title={`${what} at ${Math.round(now)} %. Drag up and down, or Page Up and Page Down${onFlash ? '; F held flashes it' : ''}${onMove ? '; drag sideways to another niche' : ''}`}
         face={
           <>
+            {under}
+            {under && (
+              <span
+                aria-hidden="true"
+                className="absolute inset-x-0 top-0 bg-sheet/80"
+                style={{ height: `${100 - now}%` }}
+              />
+            )}
             <span
               aria-hidden="true"
-              className={`absolute inset-x-0 bottom-0 border-t-2 border-petrol bg-petrol-soft ${kind === 'group' ? 'border-dashed' : ''}`}
+              className={`absolute inset-x-0 bottom-0 border-t-2 border-petrol ${under ? '' : 'bg-petrol-soft'} ${kind === 'group' ? 'border-dashed' : ''}`}
               style={{ height: `${now}%` }}
             />
             {shown !== null && (

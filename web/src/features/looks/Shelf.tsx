@@ -1,7 +1,8 @@
 import type { CueListView, GroupView, KeptView } from '../../api/client';
 import { quoted } from '../../doing/run';
-import { Niche } from '../../ui/Niche';
+import { EmptyNiche, Niche } from '../../ui/Niche';
 import { FaderNiche } from './FaderNiche';
+import { LookFace } from './LookFace';
 import { EmptySwap } from '../niches/EmptySwap';
 import { withFree } from '../niches/pages-model';
 import { press, usePlaying } from '../playing/playing';
@@ -15,11 +16,22 @@ interface Props {
   chosen: number;
   looked: { kind: string; number: number } | null;
   onList: (id: number) => void;
+  onNewList: () => void;
   onLook: (kind: 'submaster' | 'look', number: number) => void;
 }
 
 /** Lists, submasters, group faders and looks in their niches. */
-export function Shelf({ lists, submasters, looks, groups, chosen, looked, onList, onLook }: Props) {
+export function Shelf({
+  lists,
+  submasters,
+  looks,
+  groups,
+  chosen,
+  looked,
+  onList,
+  onNewList,
+  onLook,
+}: Props) {
   const runs = usePlaying((s) => s.play.runs);
   const running = (kind: string, id: number) =>
     runs.find(
@@ -33,7 +45,7 @@ export function Shelf({ lists, submasters, looks, groups, chosen, looked, onList
     </span>
   );
   return (
-    <div className="flex min-w-0 items-start gap-1 overflow-x-auto overflow-y-hidden pt-1 pb-1 pl-1">
+    <div className="flex min-w-0 flex-1 items-start gap-1 overflow-x-auto overflow-y-hidden pt-1 pb-1 pl-1">
       {lists.map((list) => (
         <Niche
           key={list.id}
@@ -47,6 +59,11 @@ export function Shelf({ lists, submasters, looks, groups, chosen, looked, onList
           onRename={rename(`list ${list.number}`)}
         />
       ))}
+      <EmptyNiche
+        number={Math.max(0, ...lists.map((l) => l.number)) + 1}
+        label="New list"
+        onPress={onNewList}
+      />
       {submasters.length > 0 && head('Submasters')}
       {submasters.length > 0 &&
         withFree(submasters).map((s) =>
@@ -64,6 +81,7 @@ export function Shelf({ lists, submasters, looks, groups, chosen, looked, onList
               number={s.number}
               name={s.name}
               what={`${s.units} units`}
+              under={<LookFace kind="submaster" number={s.number} />}
               level={running('submaster', s.id)?.level ?? 0}
               active={looked?.kind === 'submaster' && looked.number === s.number}
               onLevel={(value) => void press({ press: 'submaster', submaster: s.id, value })}
@@ -96,9 +114,7 @@ export function Shelf({ lists, submasters, looks, groups, chosen, looked, onList
           number={l.number}
           name={l.name}
           title={`${l.units} units${l.plain > 0 ? `, ${l.plain} with plain values` : ''}`}
-          face={
-            <span className="absolute inset-x-5 top-7 h-4 rounded-sm border border-line-strong bg-petrol-soft" />
-          }
+          face={<LookFace kind="look" number={l.number} />}
           follow="none"
           active={looked?.kind === 'look' && looked.number === l.number}
           onPress={() => onLook('look', l.number)}

@@ -8,6 +8,7 @@ import { Modal } from '../../ui/Modal';
 import { useLineReading } from '../../doing/useLineReading';
 import { lineOf } from './kinds';
 import { PaletteChanges } from './PaletteChanges';
+import { Choice } from '../../ui/Choice';
 
 type EntryView = Schemas['EntryView'];
 
@@ -60,19 +61,16 @@ function Inside({ palette }: { palette: PaletteView }) {
             {words}
           </Button>
         ))}
-        <select
-          aria-label="Beside another palette"
-          className="h-7 rounded-md border border-line-strong bg-sheet px-1"
+        <Choice
+          label="Beside another palette"
           value={beside}
-          onChange={(e) => setBeside(e.target.value)}
-        >
-          <option value="">beside…</option>
-          {others.map((p) => (
-            <option key={p.number} value={p.number}>
-              {p.number} {p.name}
-            </option>
-          ))}
-        </select>
+          empty="beside…"
+          options={[
+            { value: '', text: 'nothing beside' },
+            ...others.map((p) => ({ value: String(p.number), text: `${p.number} ${p.name}` })),
+          ]}
+          onChange={setBeside}
+        />
         {other && (
           <Button
             pressed={asked === `take ${lineOf(other)} into ${here}`}

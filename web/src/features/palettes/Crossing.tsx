@@ -8,6 +8,7 @@ import { takeInHand, WAYS, type Covered, type CrossingView, type TypeView } from
 import { lineOf } from './kinds';
 import { PaletteChanges } from './PaletteChanges';
 import { PaletteFace } from './PaletteFace';
+import { Choice } from '../../ui/Choice';
 
 /** More than these of one type are counted, not listed. */
 const MOST = 200;
@@ -61,16 +62,13 @@ export function Crossing({ palette, type, crossing, types, last, onNext }: FillP
           )}
           {crossing.way === 'none' && donors.length > 0 && (
             <div className="flex gap-1.5">
-              <select
-                aria-label="Copy from type"
-                className="h-7 min-w-0 flex-1 rounded-md border border-line-strong bg-sheet px-1"
+              <Choice
+                label="Copy from type"
+                className="flex-1"
                 value={from}
-                onChange={(e) => setFrom(e.target.value)}
-              >
-                {donors.map((d) => (
-                  <option key={`${d.profile} ${d.mode}`}>{d.name}</option>
-                ))}
-              </select>
+                options={donors.map((d) => d.name)}
+                onChange={setFrom}
+              />
               <Button kind="main" disabled={reading.problems.length > 0} onClick={() => void runLine(copy)}>
                 Copy from it
               </Button>

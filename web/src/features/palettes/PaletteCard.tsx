@@ -7,6 +7,7 @@ import { ScopeRing } from '../../ui/ScopeRing';
 import { useLineReading } from '../../doing/useLineReading';
 import { Compare } from './Compare';
 import { GRADE_INK, lineOf } from './kinds';
+import { Choice } from '../../ui/Choice';
 
 const TINTS = ['none', 'rose', 'amber', 'moss', 'teal', 'sky', 'violet', 'sand', 'slate'];
 const run = (text: string) => void runLine(text);
@@ -33,7 +34,7 @@ export function PaletteCard({ palettes, held, uses, next, onOpen }: Props) {
   const loss = useLineReading(deleting ? `delete ${all}` : '');
   if (palettes.length === 0)
     return (
-      <div className="h-[132px] shrink-0 space-y-1 pt-2 text-[12px] text-ink-label">
+      <div className="min-h-0 flex-1 space-y-1 overflow-auto pt-1 text-[12px] text-ink-label">
         <p>
           Point at a palette to see who in hand follows it, and how. Ctrl looks at several; a drag moves one
           to another niche.
@@ -51,7 +52,7 @@ export function PaletteCard({ palettes, held, uses, next, onOpen }: Props) {
   return (
     <section
       aria-label="The palette looked at"
-      className="mt-2 h-[124px] shrink-0 space-y-1 overflow-auto rounded-md border border-line-strong bg-sheet p-2"
+      className="min-h-0 flex-1 space-y-1 overflow-auto rounded-md border border-line-strong bg-sheet p-2"
     >
       <div className="flex flex-wrap items-center gap-1.5">
         <span className="min-w-0 truncate font-serif text-[15px] font-semibold">
@@ -162,19 +163,14 @@ export function PaletteCard({ palettes, held, uses, next, onOpen }: Props) {
 /** What its niche is marked with. */
 function Marks({ all, tint }: { all: string; tint: string }) {
   return (
-    <select
-      aria-label="Mark"
-      className={`${small} tint-${tint}`}
+    <Choice
+      label="Colour mark"
+      className={`tint-${tint}`}
       value={tint}
-      onChange={(e) => run(`tint ${all} ${e.target.value === 'none' ? 'off' : e.target.value}`)}
-    >
-      {tint === '' && <option value="">marks differ</option>}
-      {TINTS.map((t) => (
-        <option key={t} value={t}>
-          {t === 'none' ? 'no mark' : t}
-        </option>
-      ))}
-    </select>
+      empty="marks differ"
+      options={TINTS.map((t) => ({ value: t, text: t === 'none' ? 'no mark' : t }))}
+      onChange={(t) => run(`tint ${all} ${t === 'none' ? 'off' : t}`)}
+    />
   );
 }
 

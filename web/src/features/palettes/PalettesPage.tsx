@@ -1,9 +1,10 @@
 import { DndContext } from '@dnd-kit/core';
-import { useCallback, useMemo, useRef, useState } from 'react';
+import { useCallback, useMemo, useRef, useState, type ReactNode } from 'react';
 import { useDesk, usePalettes } from '../../api/queries';
 import { runLine } from '../../doing/run-line';
 import { useKept } from '../../doing/kept';
 import { Stage } from '../../stage/Stage';
+import { Panes } from '../../ui/Panes';
 import { Button } from '../../ui/Button';
 import { inputShape } from '../../ui/Field';
 import { Segmented } from '../../ui/Segmented';
@@ -31,8 +32,8 @@ const SLIP = { activationConstraint: { distance: 8 } };
 export function PalettesPage() {
   const [view, setView] = useKept<'shelf' | 'coverage'>('palettes view', 'shelf');
   return (
-    <>
-      <div className="flex min-h-0 flex-1 flex-col p-3">
+    <BenchOf>
+      <div className="flex min-h-0 flex-1 flex-col p-3 pb-1">
         {view === 'shelf' ? (
           <Shelf onView={setView} />
         ) : (
@@ -45,8 +46,7 @@ export function PalettesPage() {
           </>
         )}
       </div>
-      <BenchOf />
-    </>
+    </BenchOf>
   );
 }
 
@@ -71,14 +71,18 @@ function Views({
   );
 }
 
-function BenchOf() {
+function BenchOf({ children }: { children: ReactNode }) {
   const palettes = usePalettes().data;
   const [kind] = useKept<Kind>('palettes kind', 'colour');
   const record = useMemo(
     () => <RecordPalette key={kind} kind={kind} palettes={palettes ?? []} />,
     [kind, palettes],
   );
-  return <Bench record={record} />;
+  return (
+    <Bench of="palettes" record={record}>
+      {children}
+    </Bench>
+  );
 }
 
 function Shelf({ onView }: { onView: (view: 'shelf' | 'coverage') => void }) {
@@ -131,88 +135,119 @@ function Shelf({ onView }: { onView: (view: 'shelf' | 'coverage') => void }) {
   );
   const about = ofKind.filter((p) => (picked.length > 1 ? picked.includes(p.number) : p.number === looked));
   const next = nextFree(numbers);
-  return (
-    <div className="flex min-h-0 flex-1 gap-3">
-      <div className="flex min-h-0 min-w-0 flex-[1.5] flex-col">
-        <div className="flex flex-wrap items-center gap-1.5 pb-2">
-          <h1 className="font-serif text-[22px] font-semibold">Palettes</h1>
-          <Views view="shelf" onView={onView} />
-          <input
-            aria-label="Find a palette"
-            placeholder="find…"
-            className={`${inputShape} max-w-18`}
-            value={find}
-            onChange={(e) => setFind(e.target.value)}
-          />
-          <Button onClick={() => setStarting(true)}>Starter palettes…</Button>
-          {kind === 'position' && (
-            <Button
-              label="A riser, the rig or the venue is another: all positions follow"
-              onClick={() => setRealigning(true)}
-            >
-              Re-aim…
-            </Button>
-          )}
-          <Pages of={kind} all={pages.all} now={pages.now} onChoose={pages.choose} />
-        </div>
-        <div className="pb-2">
-          <Segmented
-            label="Kind of palette"
-            tight
-            value={kind}
-            onChange={setKind}
-            options={KINDS.map((k) => ({
-              value: k,
-              text: called(k),
-              count: String(palettes.filter((p) => p.kind === k).length),
-            }))}
-          />
-        </div>
-        <DndContext {...context}>
-          <div
-            className={`min-h-0 flex-1 content-start gap-y-3 overflow-auto pt-1 pl-1 ${find === '' && pages.now.columns > 0 ? 'grid justify-start' : 'flex flex-wrap'}`}
-            style={{ gridTemplateColumns: `repeat(${pages.now.columns}, max-content)` }}
+  const niches = (
+    <>
+      <div className="flex flex-wrap items-center gap-1.5 pb-2">
+        <h1 className="font-serif text-[22px] font-semibold">Palettes</h1>
+        <Views view="shelf" onView={onView} />
+        <input
+          aria-label="Find a palette"
+          placeholder="find…"
+          className={`${inputShape} max-w-18`}
+          value={find}
+          onChange={(e) => setFind(e.target.value)}
+        />
+        <Button onClick={() => setStarting(true)}>Starter palettes…</Button>
+        {kind === 'position' && (
+          <Button
+            label="A riser, the rig or the venue is another: all positions follow"
+            onClick={() => setRealigning(true)}
           >
-            {places.map((place) =>
-              typeof place === 'number' ? (
-                <FreeNiche key={place} number={place} onPress={into} />
-              ) : (
-                <PaletteNiche
-                  key={lineOf(place)}
-                  palette={place}
-                  looked={looked === place.number}
-                  active={picked.includes(place.number)}
-                  onLook={onLook}
-                  onPick={onPick}
-                />
-              ),
-            )}
-            {ofKind.length === 0 && (
-              <p className="w-full p-2 text-ink-2">
-                No {kind} palette yet. Set a {kind} on the bench, then record it; or let the patch suggest
-                some: Starter palettes…
-              </p>
-            )}
-          </div>
-        </DndContext>
-        {landing && (
-          <p role="status" className="pt-1 font-semibold text-petrol">
-            {landing}
-          </p>
+            Re-aim…
+          </Button>
         )}
-        <PaletteCard
-          palettes={about}
-          held={(desk?.steps.length ?? 0) > 0}
-          uses={desk?.uses ?? []}
-          next={next}
-          onOpen={() => setOpened(true)}
+        <Pages of={kind} all={pages.all} now={pages.now} onChoose={pages.choose} />
+      </div>
+      <div className="pb-2">
+        <Segmented
+          label="Kind of palette"
+          tight
+          value={kind}
+          onChange={setKind}
+          options={KINDS.map((k) => ({
+            value: k,
+            text: called(k),
+            count: String(palettes.filter((p) => p.kind === k).length),
+          }))}
         />
       </div>
-      <Stage />
+      <DndContext {...context}>
+        <div
+          className={`min-h-0 flex-1 content-start gap-y-3 overflow-auto pt-1 pl-1 ${find === '' && pages.now.columns > 0 ? 'grid justify-start' : 'flex flex-wrap'}`}
+          style={{ gridTemplateColumns: `repeat(${pages.now.columns}, max-content)` }}
+        >
+          {places.map((place) =>
+            typeof place === 'number' ? (
+              <FreeNiche key={place} number={place} onPress={into} />
+            ) : (
+              <PaletteNiche
+                key={lineOf(place)}
+                palette={place}
+                looked={looked === place.number}
+                active={picked.includes(place.number)}
+                onLook={onLook}
+                onPick={onPick}
+              />
+            ),
+          )}
+          {ofKind.length === 0 && (
+            <p className="w-full p-2 text-ink-2">
+              No {kind} palette yet. Set a {kind} on the bench, then record it; or let the patch suggest some:
+              Starter palettes…
+            </p>
+          )}
+        </div>
+      </DndContext>
+      {landing && (
+        <p role="status" className="pt-1 font-semibold text-petrol">
+          {landing}
+        </p>
+      )}
+    </>
+  );
+  const card = (
+    <PaletteCard
+      palettes={about}
+      held={(desk?.steps.length ?? 0) > 0}
+      uses={desk?.uses ?? []}
+      next={next}
+      onOpen={() => setOpened(true)}
+    />
+  );
+  return (
+    <>
+      <Panes
+        of="palettes"
+        panes={[
+          {
+            id: 'shelf',
+            called: 'the shelf',
+            usual: '60%',
+            least: 280,
+            children: (
+              <Panes
+                of="palettes card"
+                down
+                panes={[
+                  {
+                    id: 'niches',
+                    called: 'the niches',
+                    usual: '70%',
+                    least: 130,
+                    children: niches,
+                  },
+                  { id: 'card', called: 'the card', usual: 128, least: 60, keeps: true, children: card },
+                ]}
+              />
+            ),
+          },
+          { id: 'stage', called: 'the stage', usual: '40%', least: 200, children: <Stage /> },
+        ]}
+      />
       {opened && about[0] && <Contents palette={about[0]} onClose={() => setOpened(false)} />}
       <Realign open={realigning} onClose={() => setRealigning(false)} />
       <StarterPalettes open={starting} onClose={() => setStarting(false)} />
-    </div>
+    </>
   );
 }
 

@@ -10,6 +10,7 @@ import { ProblemList } from '../../ui/ProblemList';
 import { Segmented } from '../../ui/Segmented';
 import { useLineReading } from '../../doing/useLineReading';
 import { Choosing } from './Choosing';
+import { Choice } from '../../ui/Choice';
 
 type Point = [string, string, string];
 interface Known {
@@ -143,20 +144,16 @@ function Inside({ onClose }: { onClose: () => void }) {
             + point
           </Button>
           {marks.length > 0 && (
-            <select
-              aria-label="It was at this mark"
-              className="h-7 rounded-md border border-line-strong bg-sheet px-1"
+            <Choice
+              label="It was at this mark"
               value=""
-              onChange={(e) => {
-                const mark = marks.find((m) => m.name === e.target.value);
+              empty={`point ${writing.row + 1} was at a mark…`}
+              options={marks.map((m) => m.name)}
+              onChange={(name) => {
+                const mark = marks.find((m) => m.name === name);
                 if (mark) put(writing.row, 'was', textOf(mark));
               }}
-            >
-              <option value="">point {writing.row + 1} was at a mark…</option>
-              {marks.map((m) => (
-                <option key={m.id}>{m.name}</option>
-              ))}
-            </select>
+            />
           )}
           <span className="text-ink-label">
             {

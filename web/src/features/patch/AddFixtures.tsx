@@ -15,7 +15,8 @@ import { ProblemList } from '../../ui/ProblemList';
 import { useLineReading } from '../../doing/useLineReading';
 import { ChangeType } from './ChangeType';
 import { runs } from './patch-model';
-import { TypeOptions } from './TypeOptions';
+import { TypeFinder } from './TypeFinder';
+import { Choice } from '../../ui/Choice';
 
 /** The one way of giving addresses out that needs no start. */
 const NEXT_GAP = 'next gap';
@@ -124,10 +125,7 @@ function Form({
         </div>
         <div className="grid grid-cols-[minmax(0,2.2fr)_repeat(3,minmax(0,1fr))_minmax(0,1.4fr)_minmax(0,0.7fr)_minmax(0,1.2fr)] gap-2">
           <Field label="Profile and mode">
-            <select className={inputShape} value={draft.type} onChange={(e) => set({ type: e.target.value })}>
-              <option value="">choose…</option>
-              <TypeOptions />
-            </select>
+            <TypeFinder label="Profile and mode" value={draft.type} onChange={(type) => set({ type })} />
           </Field>
           <Field label="First number">
             <input
@@ -226,18 +224,13 @@ const landing = (start: string, layout: string) =>
 
 function LayoutChoice({ value, onChange }: { value: string; onChange: (layout: string) => void }) {
   return (
-    <select
-      aria-label="How addresses are given out"
-      className={`${inputShape} !font-sans`}
+    <Choice
+      label="How addresses are given out"
+      shape="field"
       value={value}
-      onChange={(e) => onChange(e.target.value)}
-    >
-      {LAYOUTS.map(([written, called]) => (
-        <option key={written} value={written}>
-          {called}
-        </option>
-      ))}
-    </select>
+      options={LAYOUTS.map(([written, called]) => ({ value: written, text: called }))}
+      onChange={onChange}
+    />
   );
 }
 

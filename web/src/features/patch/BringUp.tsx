@@ -12,6 +12,7 @@ import { Segmented } from '../../ui/Segmented';
 import { Stage } from '../../stage/Stage';
 import { Practice } from './Practice';
 import { AnswerMark } from './AnswerMark';
+import { Choice } from '../../ui/Choice';
 
 type Order = 'number' | 'position' | 'type';
 const LOOKS = ['open', 'highlight', 'red', 'green', 'blue'];
@@ -157,15 +158,7 @@ export function BringUp({ patch, title }: { patch: PatchView; title: ReactNode }
             )}
             <label className="flex items-center gap-1 text-[12px] text-ink-2">
               look
-              <select
-                className={`${inputShape} !h-7 !w-22 !font-sans`}
-                value={look}
-                onChange={(e) => setLook(e.target.value)}
-              >
-                {LOOKS.map((l) => (
-                  <option key={l}>{l}</option>
-                ))}
-              </select>
+              <Choice label="Look to test with" value={look} options={LOOKS} onChange={setLook} />
             </label>
             <label className="flex items-center gap-1 text-[12px] text-ink-2">
               at %

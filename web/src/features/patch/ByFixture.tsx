@@ -4,6 +4,7 @@ import { useCurrentShow } from '../../api/current-show';
 import { useLine } from '../../doing/line-store';
 import { Button } from '../../ui/Button';
 import { inputShape } from '../../ui/Field';
+import { Panes } from '../../ui/Panes';
 import { Segmented } from '../../ui/Segmented';
 import { Stage } from '../../stage/Stage';
 import { AddFixtures } from './AddFixtures';
@@ -87,9 +88,26 @@ export function ByFixture({ patch, title, onBringIn }: Props) {
           </span>
         )}
       </div>
-      <div className="flex min-h-0 flex-1 gap-3 px-3 pb-3">
-        <PatchTable fixtures={rows} total={patch.fixtures.length} onBringIn={onBringIn} />
-        {side === 'map' ? <OneUniverse patch={patch} landings={landings} /> : <Stage />}
+      <div className="flex min-h-0 flex-1 flex-col px-3 pb-3">
+        <Panes
+          of="patch"
+          panes={[
+            {
+              id: 'table',
+              called: 'the table',
+              usual: '58%',
+              least: 320,
+              children: <PatchTable fixtures={rows} total={patch.fixtures.length} onBringIn={onBringIn} />,
+            },
+            {
+              id: 'beside',
+              called: side === 'map' ? 'the output' : 'the stage',
+              usual: '42%',
+              least: 240,
+              children: side === 'map' ? <OneUniverse patch={patch} landings={landings} /> : <Stage />,
+            },
+          ]}
+        />
       </div>
       <AddFixtures patch={patch} onReading={setFormReading} />
     </>

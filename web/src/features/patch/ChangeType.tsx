@@ -4,11 +4,11 @@ import type { Edit } from '../../api/commands';
 import { useState } from 'react';
 import { runLine } from '../../doing/run-line';
 import { Button } from '../../ui/Button';
-import { Field, inputShape } from '../../ui/Field';
+import { Field } from '../../ui/Field';
 import { Modal } from '../../ui/Modal';
 import { ProblemList } from '../../ui/ProblemList';
 import { useEditReading } from '../../doing/useLineReading';
-import { TypeOptions } from './TypeOptions';
+import { TypeFinder } from './TypeFinder';
 
 interface Props {
   open: boolean;
@@ -40,15 +40,7 @@ export function ChangeType({ open, numbers, onClose }: Props) {
           In hand: <b className="mono">{runs(numbers)}</b>
         </p>
         <Field label="Becomes">
-          <select
-            autoFocus
-            className={`${inputShape} !font-sans`}
-            value={type}
-            onChange={(e) => setType(e.target.value)}
-          >
-            <option value="">choose…</option>
-            <TypeOptions />
-          </select>
+          <TypeFinder label="Becomes" value={type} onChange={setType} autoFocus />
         </Field>
         <div role="group" aria-label="What will happen" className="min-h-16 space-y-1">
           {what && reading.outcome?.words.map((w) => <p key={w}>{w}</p>)}

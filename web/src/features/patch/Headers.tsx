@@ -1,4 +1,5 @@
 import type { Schemas } from '../../api/client';
+import { Choice } from '../../ui/Choice';
 
 type HeaderView = Schemas['HeaderView'];
 
@@ -13,6 +14,9 @@ interface Props {
   hint: string;
   onMap: (header: string, field: string) => void;
 }
+
+/** A column that is not taken. */
+const LEFT_OUT = 'leave out';
 
 /** The columns of a paper and what each was taken for; a person can say otherwise. */
 export function Headers({ headers, fields, open, hint, onMap }: Props) {
@@ -32,18 +36,12 @@ export function Headers({ headers, fields, open, hint, onMap }: Props) {
             <span className="max-w-36 truncate" title={h.sample}>
               <b>{h.header}</b> {h.sample && `“${h.sample}”`}
             </span>
-            <select
-              className="h-7 rounded border border-line-strong bg-sheet"
-              value={h.field}
-              onChange={(e) => onMap(h.header, e.target.value)}
-            >
-              <option value="">leave out</option>
-              {fields.map((f) => (
-                <option key={f} value={f}>
-                  {f}
-                </option>
-              ))}
-            </select>
+            <Choice
+              label={`What ${h.header} holds`}
+              value={h.field || LEFT_OUT}
+              options={[{ value: LEFT_OUT, text: 'leave out' }, ...fields]}
+              onChange={(f) => onMap(h.header, f === LEFT_OUT ? '' : f)}
+            />
           </label>
         ))}
       </div>

@@ -152,7 +152,7 @@ export function PatchTable({ fixtures, total, onBringIn }: Props) {
   return (
     <section
       aria-label="Fixtures"
-      className="flex min-h-0 min-w-0 flex-[1.45] flex-col overflow-hidden rounded-lg border border-line-strong bg-sheet"
+      className="flex min-h-0 min-w-0 flex-1 flex-col overflow-hidden rounded-lg border border-line-strong bg-sheet"
     >
       <div
         className="grid h-8 shrink-0 items-center gap-2 border-b border-line px-2"

@@ -6,7 +6,7 @@ import { runLine } from '../../doing/run-line';
 import { useLine } from '../../doing/line-store';
 import { Button } from '../../ui/Button';
 import { Field, inputShape } from '../../ui/Field';
-import { TypeOptions } from './TypeOptions';
+import { TypeFinder } from './TypeFinder';
 
 interface Entry extends AloudView {
   /** Its place in what was read, from 1. */
@@ -176,14 +176,13 @@ export function ReadAloud({ patch, title }: { patch: PatchView; title: ReactNode
               />
             </Field>
             <Field label="New numbers become">
-              <select
-                className={`${inputShape} !h-14 !w-52 !font-sans`}
+              <TypeFinder
+                label="New numbers become"
+                className="h-14! w-64!"
                 value={type}
-                onChange={(e) => setType(e.target.value)}
-              >
-                <option value="">nothing: only what exists</option>
-                <TypeOptions />
-              </select>
+                empty="nothing: only what exists"
+                onChange={setType}
+              />
             </Field>
           </div>
           <div

@@ -9,6 +9,7 @@ import { ProblemList } from '../../ui/ProblemList';
 import { useEditReading } from '../../doing/useLineReading';
 import { COLUMNS, written, type ColumnKey } from './columns';
 import { runs, type GroupBy } from './patch-model';
+import { Choice } from '../../ui/Choice';
 
 interface Props {
   by: GroupBy;
@@ -26,18 +27,13 @@ export function TableFoot({ by, onBy, shown, onShown, held }: Props) {
   return (
     <div className="flex h-8 shrink-0 items-center gap-2 border-t border-line px-2 text-[12px] text-ink-label">
       group by
-      <select
-        aria-label="Group by"
-        className="h-7 rounded border border-line bg-sheet"
+      <Choice
+        label="Group by"
+        shape="cell"
         value={by}
-        onChange={(e) => onBy(e.target.value as GroupBy)}
-      >
-        <option value="position">position</option>
-        <option value="type">type</option>
-        <option value="universe">universe</option>
-        <option value="purpose">purpose</option>
-        <option value="none">nothing</option>
-      </select>
+        options={['position', 'type', 'universe', 'purpose', { value: 'none', text: 'nothing' }]}
+        onChange={onBy}
+      />
       <Popover>
         <PopoverButton className="min-h-7 underline">Columns</PopoverButton>
         <PopoverPanel anchor="top start" role="dialog" aria-label="Columns" className={panel}>
@@ -104,17 +100,13 @@ function Fill({ held, onDone }: { held: FixtureView[]; onDone: () => void }) {
       </p>
       <div className="grid grid-cols-2 gap-2">
         <Field label="Column">
-          <select
-            className={`${inputShape} !font-sans`}
+          <Choice
+            label="Column"
+            shape="field"
             value={key}
-            onChange={(e) => setKey(e.target.value as ColumnKey)}
-          >
-            {FILLED.map((k) => (
-              <option key={k} value={k}>
-                {COLUMNS.find((c) => c.key === k)!.text}
-              </option>
-            ))}
-          </select>
+            options={FILLED.map((k) => ({ value: k, text: COLUMNS.find((c) => c.key === k)!.text }))}
+            onChange={setKey}
+          />
         </Field>
         <Field label={STEPPED.includes(key) ? 'From' : key === 'name' ? 'Value, # counts' : 'Value'}>
           <input

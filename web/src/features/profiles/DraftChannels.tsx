@@ -5,6 +5,7 @@ import type { DraftChannel, DraftMode } from '../../api/client';
 import { attempt } from '../../doing/notices';
 import { inputShape } from '../../ui/Field';
 import { chartLine, rangesText, slotSpans } from './draft-model';
+import { Choice } from '../../ui/Choice';
 
 interface Props {
   mode: DraftMode;
@@ -84,6 +85,7 @@ function Channel({ slot, channel: c, mode, onSet }: ChannelProps) {
     if (understood) onSet({ ranges: understood.ranges, wheel: understood.wheel });
   };
   const others = mode.channels.filter((o) => o !== c && o.ranges.length > 1);
+  const known = others.some((o) => o.ranges.some((r) => o.label === c.needs && r.from === c.needsFrom));
   const key = JSON.stringify(c);
   return (
     <tr className={`border-t border-line ${c.inCell ? 'bg-plum-soft/40' : ''}`}>
@@ -95,36 +97,28 @@ function Channel({ slot, channel: c, mode, onSet }: ChannelProps) {
         {c.label}
       </td>
       <td className="px-1">
-        <select
-          aria-label={`Attribute of slot ${slot}`}
-          className={`${small} !w-28`}
+        <Choice
+          label={`Attribute of slot ${slot}`}
+          shape="cell"
+          className="w-28"
           value={c.attribute}
+          options={[
+            c.attribute,
+            ...(choices.data ?? []).map((a) => a.attribute).filter((a) => a !== c.attribute),
+          ]}
           onFocus={() => setChoosing(true)}
-          onChange={(e) => onSet({ attribute: e.target.value })}
-        >
-          <option value={c.attribute}>{c.attribute}</option>
-          {(choices.data ?? [])
-            .filter((a) => a.attribute !== c.attribute)
-            .map((a) => (
-              <option key={a.attribute} value={a.attribute}>
-                {a.attribute}
-              </option>
-            ))}
-        </select>
+          onChange={(attribute) => onSet({ attribute })}
+        />
       </td>
       <td className="px-1">
-        <select
-          aria-label={`Bits of slot ${slot}`}
-          className={`${small} !w-14`}
-          value={c.octets}
-          onChange={(e) => onSet({ octets: Number(e.target.value) })}
-        >
-          {[1, 2, 3].map((o) => (
-            <option key={o} value={o}>
-              {o * 8}
-            </option>
-          ))}
-        </select>
+        <Choice
+          label={`Bits of slot ${slot}`}
+          shape="cell"
+          className="w-14"
+          value={String(c.octets * 8)}
+          options={['8', '16', '24']}
+          onChange={(bits) => onSet({ octets: Number(bits) / 8 })}
+        />
       </td>
       <td className="px-1">
         <input
@@ -211,35 +205,39 @@ function Channel({ slot, channel: c, mode, onSet }: ChannelProps) {
         </div>
       </td>
       <td className="px-1">
-        <select
-          aria-label={`What slot ${slot} needs`}
-          className={`${small} !w-20 !font-sans`}
+        <Choice
+          label={`What slot ${slot} needs`}
+          shape="cell"
+          className="w-20"
           value={c.needs ? `${c.needs} ${c.needsFrom}-${c.needsTo}` : ''}
-          onChange={(e) => {
+          options={[
+            { value: '', text: 'nothing' },
+            ...(c.needs && !known
+              ? [
+                  {
+                    value: `${c.needs} ${c.needsFrom}-${c.needsTo}`,
+                    text: `${c.needs} ${c.needsFrom}–${c.needsTo}`,
+                  },
+                ]
+              : []),
+            ...others.flatMap((o) =>
+              o.ranges.map((r) => ({
+                value: `${o.label} ${r.from}-${r.to}`,
+                text: `${o.label} in ${r.name}`,
+              })),
+            ),
+          ]}
+          onChange={(needed) => {
             const chosen = others
               .flatMap((o) => o.ranges.map((r) => ({ o, r })))
-              .find(({ o, r }) => `${o.label} ${r.from}-${r.to}` === e.target.value);
+              .find(({ o, r }) => `${o.label} ${r.from}-${r.to}` === needed);
             onSet(
               chosen
                 ? { needs: chosen.o.label, needsFrom: chosen.r.from, needsTo: chosen.r.to }
                 : { needs: '', needsFrom: 0, needsTo: 255 },
             );
           }}
-        >
-          <option value="">nothing</option>
-          {c.needs && (
-            <option value={`${c.needs} ${c.needsFrom}-${c.needsTo}`}>
-              {c.needs} {c.needsFrom}–{c.needsTo}
-            </option>
-          )}
-          {others.flatMap((o) =>
-            o.ranges.map((r) => (
-              <option key={`${o.label} ${r.from}`} value={`${o.label} ${r.from}-${r.to}`}>
-                {o.label} in {r.name}
-              </option>
-            )),
-          )}
-        </select>
+        />
       </td>
     </tr>
   );

@@ -6,6 +6,7 @@ import { Segmented } from '../../../ui/Segmented';
 import { runLines } from '../../../doing/run-lines';
 import { ALONG, alongOf, endsLine } from './effects-model';
 import { NumberField } from './NumberField';
+import { Choice } from '../../../ui/Choice';
 
 const WAVES = ['sine', 'triangle', 'ramp', 'fall', 'square', 'random'];
 const FIGURES = ['circle', 'eight', 'line', 'square'];
@@ -78,21 +79,21 @@ export function EffectPanels({ effect, movement: m, edit }: Props) {
         {m.kind === 'shape' && (
           <label className="flex items-center gap-1 text-[12px] text-ink-2">
             around
-            <select
-              aria-label="What it goes around"
-              className="h-8 rounded-md border border-line-strong bg-paper px-1 text-[13px] text-ink"
-              value={m.mark}
-              onChange={(e) =>
-                set(e.target.value ? `around mark ${quoted(e.target.value)} size 2` : 'around off size 20')
+            <Choice
+              label="What it goes around"
+              value={m.mark ? `mark ${m.mark}` : 'below'}
+              options={[
+                { value: 'below', text: 'what is below' },
+                ...marks.map((k) => ({ value: `mark ${k.name}`, text: k.name })),
+              ]}
+              onChange={(to) =>
+                set(
+                  to === 'below'
+                    ? 'around off size 20'
+                    : `around mark ${quoted(to.slice('mark '.length))} size 2`,
+                )
               }
-            >
-              <option value="">what is below</option>
-              {marks.map((k) => (
-                <option key={k.name} value={k.name}>
-                  {k.name}
-                </option>
-              ))}
-            </select>
+            />
           </label>
         )}
       </Panel>

@@ -10,6 +10,7 @@ import { EffectPanels } from './EffectPanels';
 import { EffectPath } from './EffectPath';
 import { NumberField } from './NumberField';
 import { BEGINNINGS, called, editLine, OUT_OF_REACH, partWords, standingWords } from './effects-model';
+import { Panes } from '../../../ui/Panes';
 
 interface Props {
   effect: EffectView;
@@ -30,86 +31,92 @@ export function EffectSheet({ effect, at, held }: Props) {
   const edit = editLine(effect, several ? part : 0);
   const named = `effect ${effect.number}`;
   const overruled = `${rate ? ` rate ${rate}` : ''}${size ? ` size ${size}` : ''}`;
-  return (
-    <>
-      <div className="flex min-h-[250px] flex-1 gap-3">
-        <section
-          aria-label={called(effect)}
-          className="flex min-h-0 min-w-0 flex-[1.9] flex-col rounded-lg border border-line-strong bg-sheet"
-        >
-          <div className="flex flex-wrap items-center gap-2 border-b border-line px-3 py-1.5">
-            <h2 className="max-w-56 truncate font-serif text-[16px] font-semibold" title={effect.name}>
-              {effect.number > 0 ? `${effect.number} ${effect.name}` : 'Set, not recorded'}
-            </h2>
-            <span className="min-w-0 text-[12px] text-ink-2">{standingWords(effect)}</span>
-            {effect.dark > 0 && (
-              <span role="status" className="text-[12px] font-semibold text-ochre">
-                ▲ {effect.dark} of them dark: it carries no light
-              </span>
-            )}
-            <span className="ml-auto flex flex-wrap items-center gap-1.5">
-              {effect.number > 0 && (
-                <>
-                  <NumberField label="at rate" value={Number(rate || effect.rate)} onSet={setRate} />
-                  {m?.size != null && m.palettes.length === 0 && (
-                    <NumberField label="size" value={Number(size || m.size)} onSet={setSize} />
-                  )}
-                  <Button
-                    kind="main"
-                    disabled={!held || effect.able === 0}
-                    label="Moves what is in hand by it"
-                    onClick={() => void runLines([`${named}${overruled}`])}
-                  >
-                    Use
-                  </Button>
-                </>
+  const sheet = (
+    <section
+      aria-label={called(effect)}
+      className="flex min-h-0 min-w-0 flex-1 flex-col rounded-lg border border-line-strong bg-sheet"
+    >
+      <div className="flex flex-wrap items-center gap-2 border-b border-line px-3 py-1.5">
+        <h2 className="max-w-56 truncate font-serif text-[16px] font-semibold" title={effect.name}>
+          {effect.number > 0 ? `${effect.number} ${effect.name}` : 'Set, not recorded'}
+        </h2>
+        <span className="min-w-0 text-[12px] text-ink-2">{standingWords(effect)}</span>
+        {effect.dark > 0 && (
+          <span role="status" className="text-[12px] font-semibold text-ochre">
+            ▲ {effect.dark} of them dark: it carries no light
+          </span>
+        )}
+        <span className="ml-auto flex flex-wrap items-center gap-1.5">
+          {effect.number > 0 && (
+            <>
+              <NumberField label="at rate" value={Number(rate || effect.rate)} onSet={setRate} />
+              {m?.size != null && m.palettes.length === 0 && (
+                <NumberField label="size" value={Number(size || m.size)} onSet={setSize} />
               )}
-              {effect.units > 0 && held && effect.reached && (
+              <Button
+                kind="main"
+                disabled={!held || effect.able === 0}
+                label="Moves what is in hand by it"
+                onClick={() => void runLines([`${named}${overruled}`])}
+              >
+                Use
+              </Button>
+            </>
+          )}
+          {effect.units > 0 && held && effect.reached && (
+            <Button
+              label="Ends it on what is in hand; what it moved around stays"
+              onClick={() => void runLines([effect.number > 0 ? `${named} off` : 'effects off'])}
+            >
+              End
+            </Button>
+          )}
+          {effect.number > 0 && (
+            <>
+              {effect.units > 0 && (
                 <Button
-                  label="Ends it on what is in hand; what it moved around stays"
-                  onClick={() => void runLines([effect.number > 0 ? `${named} off` : 'effects off'])}
+                  label="Takes those in hand that it moves"
+                  onClick={() => void runLines([`all where uses ${named}`])}
                 >
-                  End
+                  Users
                 </Button>
               )}
-              {effect.number > 0 && (
-                <>
-                  {effect.units > 0 && (
-                    <Button
-                      label="Takes those in hand that it moves"
-                      onClick={() => void runLines([`all where uses ${named}`])}
-                    >
-                      Users
-                    </Button>
-                  )}
-                  <Button kind="danger" onClick={() => void runLines([`delete ${named}`])}>
-                    Delete
-                  </Button>
-                </>
-              )}
-            </span>
-          </div>
-          {!effect.reached && (
-            <p role="status" className="px-3 pt-1.5 text-[12px] text-ink-2">
-              {OUT_OF_REACH}
-            </p>
+              <Button kind="danger" onClick={() => void runLines([`delete ${named}`])}>
+                Delete
+              </Button>
+            </>
           )}
-          {effect.reached && <Parts effect={effect} part={part} onPart={setPart} />}
-          <div className="flex min-h-0 flex-1 items-center justify-center p-2" inert={!effect.reached}>
-            {m?.kind === 'wave' && <EffectCurve effect={effect} movement={m} edit={edit} at={at} />}
-            {m?.kind === 'shape' && <EffectPath effect={effect} movement={m} edit={edit} at={at} />}
-            {m?.kind === 'run' && <EffectBand effect={effect} movement={m} edit={edit} at={at} />}
-          </div>
-          {effect.looks.length > 0 && (
-            <p className="border-t border-line px-3 py-1 text-[12px] text-ink-2">
-              In {effect.looks.join(', ')}
-              {effect.moreLooks > 0 && ` and ${effect.moreLooks} more`}: what is changed here changes there.
-            </p>
-          )}
-        </section>
-        <div className="flex min-h-0 min-w-0 flex-1 flex-col">
-          <Stage />
-        </div>
+        </span>
+      </div>
+      {!effect.reached && (
+        <p role="status" className="px-3 pt-1.5 text-[12px] text-ink-2">
+          {OUT_OF_REACH}
+        </p>
+      )}
+      {effect.reached && <Parts effect={effect} part={part} onPart={setPart} />}
+      <div className="flex min-h-0 flex-1 items-center justify-center p-2" inert={!effect.reached}>
+        {m?.kind === 'wave' && <EffectCurve effect={effect} movement={m} edit={edit} at={at} />}
+        {m?.kind === 'shape' && <EffectPath effect={effect} movement={m} edit={edit} at={at} />}
+        {m?.kind === 'run' && <EffectBand effect={effect} movement={m} edit={edit} at={at} />}
+      </div>
+      {effect.looks.length > 0 && (
+        <p className="border-t border-line px-3 py-1 text-[12px] text-ink-2">
+          In {effect.looks.join(', ')}
+          {effect.moreLooks > 0 && ` and ${effect.moreLooks} more`}: what is changed here changes there.
+        </p>
+      )}
+    </section>
+  );
+  return (
+    <>
+      <div className="flex min-h-[250px] flex-1 flex-col">
+        <Panes
+          of="effects"
+          panes={[
+            { id: 'sheet', called: 'the effect', usual: '65%', least: 360, children: sheet },
+            { id: 'stage', called: 'the stage', usual: '35%', least: 200, children: <Stage /> },
+          ]}
+        />
       </div>
       <div inert={!effect.reached}>{m && <EffectPanels effect={effect} movement={m} edit={edit} />}</div>
       <p className="text-[12px] text-ink-2">

@@ -167,11 +167,10 @@ class GroupsIT extends InBrowser {
         page.keyboard().press("f");
         assertThat(page.getByText("5 units · Lit by programmer (5)")).isVisible();
         page.getByLabel("A further condition").click();
-        page.getByLabel("Condition 2", new Page.GetByLabelOptions().setExact(true))
-                .selectOption("position");
-        page.getByLabel("Word of condition 2").selectOption("Bridge 1");
+        choose("Condition 2", "at position");
+        choose("Word of condition 2", "Bridge 1");
         assertThat(page.getByText("3 units · Lit by programmer (3)")).isVisible();
-        page.getByLabel("Whether condition 2 holds").selectOption("not");
+        choose("Whether condition 2 holds", "that are not");
         assertThat(page.getByText("2 units · Lit by programmer (2)")).isVisible();
         page.getByLabel("Those who…")
                 .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Hold"))
@@ -313,8 +312,7 @@ class GroupsIT extends InBrowser {
                         + " await fetch(`/api/shows/${id}/edits`, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify({ edit: { type: 'rename-show', name: 'Source' } }) }); }");
         newShow();
         button("^Bring in").click();
-        Locator others = page.getByLabel("The other show");
-        others.selectOption(new com.microsoft.playwright.options.SelectOption().setLabel("Source"));
+        choose("The other show", "Source");
         assertThat(page.getByText(Pattern.compile("^Brings in 1 group: 3 “Third” \\(4 of 4\\)")))
                 .isVisible();
         button("^Bring in 1 group").click();

@@ -100,14 +100,14 @@ class HandlingIT extends InBrowser {
 
     @Test
     void the_table_sorts_filters_and_groups() {
-        page.getByLabel("Group by").selectOption("none");
+        choose("Group by", "nothing");
         button("^Address").click();
         button("^Address").click();
         assertThat(page.locator("[data-number]").first()).hasAttribute("data-number", "21");
         page.getByLabel("Find fixtures").fill("gallery");
         assertThat(page.locator("[data-number]")).hasCount(3);
         page.getByLabel("Find fixtures").fill("");
-        page.getByLabel("Group by").selectOption("type");
+        choose("Group by", "type");
         page.getByText("Skiff Wash / extended — 6 fixtures").click();
         assertThat(row(6)).hasAttribute("aria-selected", "true");
     }
@@ -316,10 +316,9 @@ class HandlingIT extends InBrowser {
         button("Bring in…").click();
         page.getByLabel("Or paste rows").fill("Kreis,Gerät,Wo\n101,House Dimmer,9.1\n102,Unbekannt,9.2\n");
         assertThat(page.getByText("0 of 3 columns recognised")).isVisible();
-        Locator choices = page.locator("details select");
-        choices.nth(0).selectOption("number");
-        choices.nth(1).selectOption("profile");
-        choices.nth(2).selectOption("address");
+        choose("What Kreis holds", "number");
+        choose("What Gerät holds", "profile");
+        choose("What Wo holds", "address");
         assertThat(page.getByText("No profile is called “Unbekannt”.")).isVisible();
         button("Take in 1 fixtures").click();
         assertThat(row(101)).containsText("9.1");

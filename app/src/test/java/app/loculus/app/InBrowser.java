@@ -102,6 +102,24 @@ abstract class InBrowser {
         page.keyboard().press("Escape");
     }
 
+    /** Opens a choice by its name and takes one of it. */
+    static void choose(String label, String option) {
+        button("^" + Pattern.quote(label) + ": ").first().click();
+        page.getByRole(
+                        AriaRole.OPTION,
+                        new Page.GetByRoleOptions().setName(Pattern.compile("^" + Pattern.quote(option))))
+                .first()
+                .click();
+    }
+
+    /** Types words into a choice of very many and takes the first that has them. */
+    static void find(String label, String words) {
+        page.getByRole(AriaRole.COMBOBOX, new Page.GetByRoleOptions().setName(label))
+                .fill(words);
+        assertThat(page.getByRole(AriaRole.OPTION).first()).isVisible();
+        page.keyboard().press("Enter");
+    }
+
     static void go(String chapter) {
         page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(Pattern.compile(chapter)))
                 .click();

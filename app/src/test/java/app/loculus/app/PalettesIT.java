@@ -261,11 +261,11 @@ class PalettesIT extends InBrowser {
         assertThat(page.getByText("40 %", new Page.GetByTextOptions().setExact(true))
                         .first())
                 .isVisible();
-        page.getByLabel("Numbers as").selectOption("dmx");
+        choose("Numbers as", "DMX");
         assertThat(page.getByText("26214", new Page.GetByTextOptions().setExact(true)))
                 .isVisible();
         kind("Position").click();
-        page.getByLabel("Numbers as").selectOption("physical");
+        choose("Numbers as", "unit");
         line("pan at -40 thru 40");
         assertThat(page.getByText("-40 … 40°")).isVisible();
         button("Send position home").click();
@@ -276,11 +276,10 @@ class PalettesIT extends InBrowser {
     void wheels_are_chosen_from_their_slots() {
         line("12 at full");
         kind("Colour").click();
-        page.getByLabel("Colour wheel", new Page.GetByLabelOptions().setExact(true))
-                .selectOption("Ember");
+        choose("Colour wheel", "Ember");
         page.waitForCondition(() -> rig(12, "colour.x") > 0.6);
         kind("Beam").click();
-        page.getByLabel("Gobo 1", new Page.GetByLabelOptions().setExact(true)).selectOption("Bars");
+        choose("Gobo 1", "Bars");
         page.waitForCondition(() -> get("/api/rig/12").toString().contains("\"gobo\":\"Bars\""));
     }
 

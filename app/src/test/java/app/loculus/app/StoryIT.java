@@ -62,7 +62,7 @@ class StoryIT extends InBrowser {
     }
 
     private void patchByFormAndLine() {
-        page.getByLabel("Profile and mode").selectOption("Corvid Optics Ember Par / 6-slot");
+        find("Profile and mode", "ember par 6-slot");
         page.getByLabel("First number").fill("301");
         page.getByLabel("How many").fill("4");
         page.getByLabel("Start address").fill("5.497");
