@@ -15,7 +15,7 @@ export async function line(text: string, preview = false, gesture = ''): Promise
   return preview ? foreseen(await send()) : answered(await write(send));
 }
 
-/** How something meets what is in hand. */
+/** How something meets the selection. */
 export type How = 'hold' | 'add' | 'less' | 'both';
 
 /** What pages ask for: records, no words to be read again. */
@@ -133,7 +133,7 @@ export async function turnHighlight() {
   return answered(await write(send));
 }
 
-/** Takes units in hand; what is in hand by then is worked out where it is written. */
+/** Takes units selected; the selection by then is worked out where it is written. */
 export const select = (units: string[], how: How) => edit({ type: 'select', units, how });
 
 export const place = (places: { number: number; x: number; y: number; z: number }[]) =>

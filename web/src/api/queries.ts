@@ -72,7 +72,7 @@ export const usePatch = (wanted = true) =>
 const loadDesk = async (id: number) => answered(await client.GET('/api/shows/{id}/desk', at(id)));
 export const useDesk = () => useOfShow('desk', loadDesk);
 
-/** The fixtures in hand when every press so far is done: the next press acts on what those left, not on what is drawn. */
+/** The fixtures selected when every press so far is done: the next press acts on what those left, not on what is drawn. */
 export async function heldNow(): Promise<number[]> {
   await settled();
   const id = useCurrentShow.getState().id;
@@ -110,7 +110,7 @@ export const useContents = (kind: string, number: number) =>
     true,
     [kind, number],
   );
-/** How colours in hand stand to that of one fixture. @param reference its number, null for none */
+/** How colours selected stand to that of one fixture. @param reference its number, null for none */
 export const useMatch = (reference: number | null) =>
   useOfShow(
     'match',
@@ -123,7 +123,7 @@ export const useMatch = (reference: number | null) =>
     reference !== null,
     [reference ?? 0],
   );
-/** Values of what is in hand. @param touched only what would be recorded; @param from the first row that is seen */
+/** Values of the selection. @param touched only what would be recorded; @param from the first row that is seen */
 export function useValueTable(touched: boolean, from: number, rows: number) {
   const id = useCurrentShow((s) => s.id);
   return useQuery({

@@ -16,7 +16,7 @@ export function ShortcutSheet({ actions }: { actions: Action[] }) {
         <dt className="mono rounded border border-line bg-sunk px-2 text-center">Esc</dt>
         <dd>Step out of what you are typing in</dd>
         <dt className="mono rounded border border-line bg-sunk px-2 text-center">Shift, Alt</dt>
-        <dd>While picking: add to what is in hand, take out of it</dd>
+        <dd>While picking: add to the selection, take out of it</dd>
       </dl>
     </Modal>
   );

@@ -50,7 +50,7 @@ export function useActions(): Action[] {
       ['F2', 'Table: write the cell, in every row held'],
       ['Ctrl V', 'Table: paste columns at the cursor'],
       ['Alt ← →', 'Chip: one step earlier or later in the order'],
-      ['Alt ← → ↑ ↓', 'Map: move what is in hand by a slot or a row'],
+      ['Alt ← → ↑ ↓', 'Map: move the selection by a slot or a row'],
       ['Space ↑ ↓', 'Bring up: light, back, next'],
       ['A W D N', 'Bring up: answered, wrong, dead, note'],
       ['Backspace', 'Read aloud: take the last one back'],
@@ -69,7 +69,7 @@ export function useActions(): Action[] {
     },
     {
       keys: 'H',
-      words: 'Highlight what is in hand, on and off',
+      words: 'Highlight the selection, on and off',
       matches: (e) => plain(e.key)(e) && e.key.toLowerCase() === 'h',
       run: () => void attempt(() => turnHighlight()),
     },
@@ -95,7 +95,7 @@ export function useActions(): Action[] {
     },
     {
       keys: 'F',
-      words: 'Those who… : find by state',
+      words: 'Find… by state: lit, active, at a level, using a palette',
       matches: (e) => plain(e.key)(e) && e.key.toLowerCase() === 'f',
       run: () => useBuilder.setState((s) => ({ open: !s.open })),
     },
@@ -119,7 +119,7 @@ export function useActions(): Action[] {
     },
     {
       keys: 'Delete',
-      words: 'Let go of the selection, then of the values',
+      words: 'Clear the selection, then the values',
       matches: plain('Delete'),
       run: () => void attempt(() => edit({ type: 'clear' })),
     },

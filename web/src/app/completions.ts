@@ -43,7 +43,7 @@ const palettes = (all: PaletteView[], kind?: string): Named[] =>
       name: p.name,
       number: p.number,
       kind: p.kind,
-      detail: p.of > 0 ? `${p.follow} of ${p.of} in hand follow` : `${p.reach.length} types`,
+      detail: p.of > 0 ? `${p.follow} of ${p.of} selected follow` : `${p.reach.length} types`,
     }));
 const groups = (all: GroupView[]): Named[] =>
   all.map((g) => ({ name: g.name, number: g.number, kind: 'group', detail: `${g.units.length} units` }));
@@ -54,7 +54,7 @@ const effects = (all: EffectView[]): Named[] =>
       name: e.name,
       number: e.number,
       kind: 'effect',
-      detail: e.held > 0 ? `${e.able} of ${e.held} in hand have it` : e.words,
+      detail: e.held > 0 ? `${e.able} of ${e.held} selected have it` : e.words,
     }));
 const numbered = (all: { number: number; name: string }[], kind: string, detail: string): Named[] =>
   all.map((k) => ({ name: k.name, number: k.number, kind, detail }));
@@ -168,7 +168,7 @@ export function useCompletions(text: string): Completion[] {
       .map((v) => ({
         name: v.label,
         kind: 'attribute',
-        detail: `${v.units} in hand have it`,
+        detail: `${v.units} selected have it`,
         text: `${text.slice(0, text.length - begun.length)}${/\s/.test(v.label) ? v.attribute : v.label} at `,
       }));
     return [...(begun ? attributes : []), ...words(text, begun, next ?? [])].slice(0, MOST);

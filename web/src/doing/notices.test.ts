@@ -17,7 +17,7 @@ describe('something that is tried', () => {
   });
 
   it('is told with its problems when it was refused', async () => {
-    const problem = { words: 'Nothing is in hand.' } as never;
+    const problem = { words: 'Nothing is selected.' } as never;
     await attempt(async () => {
       throw new RefusedError('Refused', [problem]);
     });

@@ -34,7 +34,7 @@ export const Stage = memo(function Stage({ pointed }: { pointed?: number }) {
   const box = useRef<HTMLDivElement>(null);
   const canvas = useRef<HTMLCanvasElement>(null);
   const over = useRef<HTMLCanvasElement>(null);
-  /** The picture without what is in hand, and what it was drawn from. */
+  /** The picture without the selection, and what it was drawn from. */
   const ground = useRef<HTMLCanvasElement | null>(null);
   const drawnFrom = useRef<unknown[]>([]);
   /** Looked up once a theme: it makes the browser work out all styles of the page. */
@@ -49,7 +49,7 @@ export const Stage = memo(function Stage({ pointed }: { pointed?: number }) {
   const [carriedMark, setCarriedMark] = useState<MarkView | null>(null);
   const marksThere = useMarks().data ?? NO_MARKS;
   const { foreseen, pointing, pointingWords, instead } = useStageState();
-  /** What was just picked, seen in the next frame; it is in hand once that has been answered. */
+  /** What was just picked, seen in the next frame; it is selected once that has been answered. */
   const [taken, setTaken] = useState<Set<string> | null>(null);
   const [height, setHeight] = useState(String(USUAL_HEIGHT));
   const [drag, setDrag] = useState<Drag | null>(null);
@@ -229,7 +229,7 @@ export const Stage = memo(function Stage({ pointed }: { pointed?: number }) {
       const { sx, sy } = markAt(view, m, side);
       return Math.hypot(sx - x, sy - y) < MARK_REACH;
     }) ?? null;
-  /** A press aims what is in hand there, or at the mark there; a mark that was carried moves. */
+  /** A press aims the selection there, or at the mark there; a mark that was carried moves. */
   const aim = (d: Drag, mark: MarkView | null) => {
     const to = toStage(view, d.x1, d.y1);
     if (mark && distance(d) < SLIP) void runLine(`aim at mark ${quoted(mark.name)}`);
@@ -250,7 +250,7 @@ export const Stage = memo(function Stage({ pointed }: { pointed?: number }) {
       return undefined;
     return [`${spot.fixture.number}.${cellAt(spot, drag.x0, symbolRadius(spot, all.length, view.scale))}`];
   };
-  /** Shift on one that is in hand takes it out again. */
+  /** Shift on one that is selected takes it out again. */
   const turned = (how: 'add' | 'less' | 'hold') =>
     how === 'add' && drag?.on && distance(drag) < SLIP && order.has(String(drag.on.fixture.number))
       ? 'less'
@@ -344,7 +344,7 @@ export const Stage = memo(function Stage({ pointed }: { pointed?: number }) {
           data-testid="stage"
           role="application"
           tabIndex={0}
-          aria-label={`Stage plan with ${fixtures.length} fixtures, ${order.size} in hand. Arrows go from one to the next, Enter picks, Shift adds, Alt takes out.`}
+          aria-label={`Stage plan with ${fixtures.length} fixtures, ${order.size} selected. Arrows go from one to the next, Enter picks, Shift adds, Alt takes out.`}
           aria-describedby="stage-cursor"
           className="absolute inset-0 h-full w-full touch-none"
           onWheel={onWheel}
@@ -396,7 +396,7 @@ export const Stage = memo(function Stage({ pointed }: { pointed?: number }) {
         )}
         <output id="stage-cursor" aria-live="polite" className="sr-only">
           {named &&
-            `Fixture ${named.number}, ${named.name}${named.position ? `, ${named.position}` : ''}${order.has(String(named.number)) ? ', in hand' : ''}`}
+            `Fixture ${named.number}, ${named.name}${named.position ? `, ${named.position}` : ''}${order.has(String(named.number)) ? ', selected' : ''}`}
         </output>
       </div>
     </div>

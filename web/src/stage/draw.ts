@@ -7,7 +7,7 @@ import { markAt, STRIP, toScreen, type Spot } from './view';
 
 const NOBODY = new Map<string, number>();
 
-/** Everything that does not depend on what is in hand; kept as a picture, since that is what changes most often. */
+/** Everything that does not depend on the selection; kept as a picture, since that is what changes most often. */
 export function drawBelow(c: CanvasRenderingContext2D, whole: Scene, k: Colours) {
   const scene = { ...whole, order: NOBODY };
   c.fillStyle = k.stage;
@@ -53,14 +53,14 @@ function cairn(c: CanvasRenderingContext2D, { view, side }: Scene, m: MarkView, 
   c.fill();
 }
 
-/** What is in hand, its order, and who would be chosen. */
+/** The selection, its order, and who would be chosen. */
 export function drawAbove(c: CanvasRenderingContext2D, scene: Scene, k: Colours) {
   heldSymbols(c, scene, k);
   if (scene.path) way(c, scene, k);
   if (scene.foreseen) rings(c, scene, scene.foreseen, k);
 }
 
-/** Lines through what is in hand, step by step: where steps hold several units, through both ends of them. */
+/** Lines through the selection, step by step: where steps hold several units, through both ends of them. */
 function way(c: CanvasRenderingContext2D, scene: Scene, k: Colours) {
   const steps: { first: Spot; last: Spot }[] = [];
   for (const s of scene.spots) {

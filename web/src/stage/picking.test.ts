@@ -98,7 +98,7 @@ describe('what is dragged', () => {
     expect(round2(at.x)).toBe(at.x);
   });
 
-  it('takes along what is in hand with it', () => {
+  it('takes along the selection with it', () => {
     const held = new Map([
       ['1', 1],
       ['2', 2],

@@ -38,7 +38,7 @@ export interface Scene {
   marks: MarkView[];
   waiting: number;
   side: Side;
-  /** whether the way through what is in hand is drawn */
+  /** whether the way through the selection is drawn */
   path: boolean;
   /** numbers of fixtures that would be chosen */
   foreseen: Set<string> | null;

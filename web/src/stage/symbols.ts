@@ -84,7 +84,7 @@ function press(c: CanvasRenderingContext2D, image: HTMLCanvasElement, { sx, sy }
   c.drawImage(image, sx - side / 2, sy - side / 2, side, side);
 }
 
-/** A symbol of which nothing is to be said but whether it is in hand. */
+/** A symbol of which nothing is to be said but whether it is selected. */
 function plainStamp(form: string, r: number, scene: Scene, k: Colours, held: boolean) {
   const width = (held ? 2.4 : 1.2) * Math.max(0.5, crowd(scene));
   const half = Math.ceil((form === 'cells' ? CELLS_HALF + 0.2 : 1) * r + 3);
@@ -111,7 +111,7 @@ export function symbols(c: CanvasRenderingContext2D, scene: Scene, k: Colours) {
   for (const spot of others) symbol(c, scene, spot, k);
 }
 
-/** Those in hand, above all others. */
+/** The selected, above all others. */
 export function heldSymbols(c: CanvasRenderingContext2D, scene: Scene, k: Colours) {
   for (const spot of scene.spots) {
     const order = scene.order.get(String(spot.fixture.number));

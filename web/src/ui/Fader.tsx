@@ -20,7 +20,7 @@ export function Fader({ label, low, high, onChange }: Props) {
           : `${Math.round(low)} to ${Math.round(high)} %`
       }
       value={Math.round(high)}
-      className="fader h-7 min-w-12 flex-1"
+      className="fader h-7 min-w-[120px] flex-1"
       style={{ '--low': `${low}%`, '--high': `${high}%` } as React.CSSProperties}
       onChange={(e) => onChange(Number(e.target.value))}
     />

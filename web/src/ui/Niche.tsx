@@ -9,7 +9,7 @@ interface Props {
   dimmed?: boolean;
   /** It is what is looked at. */
   active?: boolean;
-  /** What it keeps is in hand, or applied. */
+  /** What it keeps is selected, or applied. */
   pressed?: boolean;
   follow: 'all' | 'some' | 'none';
   title: string;

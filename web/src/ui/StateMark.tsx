@@ -2,7 +2,7 @@ export type State = 'ready' | 'needs-an-eye' | 'wrong' | 'not-begun';
 
 const WORDS: Record<State, string> = {
   ready: 'ready',
-  'needs-an-eye': 'needs an eye',
+  'needs-an-eye': 'needs a look',
   wrong: 'wrong',
   'not-begun': 'not begun',
 };

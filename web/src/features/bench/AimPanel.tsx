@@ -8,7 +8,7 @@ import { Button } from '../../ui/Button';
 import { inputShape } from '../../ui/Field';
 import { Choice } from '../../ui/Choice';
 
-/** Points what is in hand: at a mark, at a point, fanned around either; sets marks, and records positions at them. */
+/** Points the selection: at a mark, at a point, fanned around either; sets marks, and records positions at them. */
 export function AimPanel({ held }: { held: boolean }) {
   const marks = useMarks().data ?? [];
   const [fan, setFan] = useState('');

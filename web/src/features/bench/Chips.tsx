@@ -16,7 +16,7 @@ const stepAt = (x: number, y: number) => {
   return chip ? Number(chip.dataset.step) : null;
 };
 
-/** Units in hand, step by step; dragged into another order, pressed to take one out. */
+/** Units selected, step by step; dragged into another order, pressed to take one out. */
 export function Chips({ desk }: { desk: DeskView }) {
   const from = useRef<{ step: number; x: number; y: number } | null>(null);
   const [dragged, setDragged] = useState<{ step: number; over: number | null } | null>(null);
@@ -53,7 +53,7 @@ export function Chips({ desk }: { desk: DeskView }) {
     <div
       className="flex min-h-0 flex-1 touch-none flex-wrap content-start gap-1 overflow-auto"
       role="group"
-      aria-label="Units in hand, in order"
+      aria-label="Units selected, in order"
       onPointerDown={onPointerDown}
       onPointerMove={onPointerMove}
       onPointerUp={onPointerUp}

@@ -32,7 +32,7 @@ export function ColourPicker({
   onPick,
 }: {
   disabled: boolean;
-  /** What the types in hand can make, drawn into the plane. */
+  /** What the types selected can make, drawn into the plane. */
   reach: Schemas['GamutView'][];
   onPick: (u: number, v: number) => void;
 }) {

@@ -31,7 +31,7 @@ function Menu({ label, button, children }: { label: string; button: ReactNode; c
   );
 }
 
-/** Selections of before; pressing one takes it in hand again. */
+/** Selections of before; pressing one selects it again. */
 export function RecentMenu({ recent }: { recent: DeskView['recent'] }) {
   return (
     <Menu label="Recent selections, and the others" button={<History size={14} />}>
@@ -41,7 +41,7 @@ export function RecentMenu({ recent }: { recent: DeskView['recent'] }) {
         <Button onClick={() => run({ type: 'invert', within: 'position' })}>there</Button>
         <Button onClick={() => run({ type: 'invert', within: 'type' })}>of the type</Button>
       </div>
-      {recent.length === 0 && <p className="text-ink-2">Nothing was in hand before.</p>}
+      {recent.length === 0 && <p className="text-ink-2">Nothing was selected before.</p>}
       {recent.map((r, i) => (
         <button
           key={i}
@@ -74,14 +74,14 @@ export function HighlightMenu({ look }: { look: DeskView['look'] }) {
           </p>
         )}
         <p className="text-[12px] text-ink-2">
-          Set values on what is in hand first, then take them: intensity, colour and beam.
+          Set values on the selection first, then take them: intensity, colour and beam.
         </p>
         <div className="flex flex-wrap gap-1">
           <Button onClick={() => run({ type: 'record-highlight', perType: false, with: [] })}>
             For every type
           </Button>
           <Button onClick={() => run({ type: 'record-highlight', perType: true, with: [] })}>
-            For the types in hand
+            For the types selected
           </Button>
           <Button
             label="Also where heads point: highlight will move them"

@@ -35,7 +35,7 @@ function Keep({ reference }: { reference: string }) {
   );
 }
 
-/** A reference, and what is in hand shifted until the eye says they are alike; the difference stands beside. */
+/** A reference, and the selection shifted until the eye says they are alike; the difference stands beside. */
 export function MatchByEye({ onClose }: { onClose: () => void }) {
   const desk = useDesk().data;
   const [typed, setTyped] = useKept('match reference', '');
@@ -68,7 +68,7 @@ export function MatchByEye({ onClose }: { onClose: () => void }) {
         </label>
         {held.length > 0 && !reference && (
           <Button
-            label="The first in hand is the reference"
+            label="The first selected is the reference"
             onClick={() => setTyped(held[0]!.split('.')[0]!)}
           >
             {held[0]!.split('.')[0]}
@@ -84,7 +84,7 @@ export function MatchByEye({ onClose }: { onClose: () => void }) {
         <div
           role="application"
           tabIndex={0}
-          aria-label="Nudge: arrows shift the colour in hand, with Shift further"
+          aria-label="Nudge: arrows shift the colour selected, with Shift further"
           onKeyDown={onKeyDown}
           className="grid grid-cols-4 gap-0.5 rounded-md border border-line p-0.5"
         >

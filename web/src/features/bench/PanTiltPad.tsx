@@ -11,7 +11,7 @@ const SIDE = 104;
 const COARSE = 1;
 const FINE = 0.1;
 const FAR = 10;
-/** Where heads in hand point within their ranges, and how all of them are moved: dragged, by arrows, flipped, inverted. */
+/** Where heads selected point within their ranges, and how all of them are moved: dragged, by arrows, flipped, inverted. */
 export function PanTiltPad({ rows, disabled }: { rows: ValueRow[]; disabled: boolean }) {
   const [fine, setFine] = useState(false);
   const nudge = useAddedUp((x, y, gesture) =>
@@ -49,7 +49,7 @@ export function PanTiltPad({ rows, disabled }: { rows: ValueRow[]; disabled: boo
       <div
         role="application"
         tabIndex={0}
-        aria-label="Pan and tilt: arrows move every head in hand from where it is, with Shift further"
+        aria-label="Pan and tilt: arrows move every head selected from where it is, with Shift further"
         aria-disabled={off}
         className={`relative touch-none rounded-md border border-line-strong bg-paper ${off ? 'opacity-50' : 'cursor-move'}`}
         style={{ width: SIDE + 2, height: SIDE + 2 }}

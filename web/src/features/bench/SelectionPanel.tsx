@@ -16,25 +16,24 @@ import { useEditReading } from '../../doing/useLineReading';
 
 const run = (what: Edit) => void attempt(() => edit(what));
 
-/** What is in hand and how it was taken. @param wide whether there is room for all ways to arrange it */
+/** The selection and how it was taken. @param wide whether there is room for all ways to arrange it */
 export function SelectionPanel({ desk, wide }: { desk: DeskView; wide?: boolean }) {
   const held = desk.steps.reduce((sum, step) => sum + step.length, 0);
   return (
     <div className="flex min-h-0 flex-col gap-1.5 overflow-hidden p-3">
-      <div className="flex items-center gap-2">
+      <div className="flex items-center gap-1.5">
         <span className="caps">Selection</span>
         <span className="mono font-bold">{held}</span>
-        <span className="min-w-0 flex-1 truncate text-ink-2" title={desk.holds}>
-          {desk.rest.length > 0 && `of ${held + desk.rest.length} · `}
-          {desk.holds || 'nothing in hand'}
+        <span className="flex-1 whitespace-nowrap text-ink-2">
+          {desk.rest.length > 0 && `of ${held + desk.rest.length}`}
         </span>
         {wide && <RecentMenu recent={desk.recent} />}
         <Button label="Find by state: lit, dark, at a level, using a palette… (F)" onClick={turnBuilder}>
-          {wide ? 'Those who…' : 'Who…'}
+          Find…
         </Button>
         <Button
           pressed={desk.highlight}
-          label="Show off what is in hand (H)"
+          label="Highlight the selection (H)"
           onClick={() => void attempt(turnHighlight)}
         >
           Highlight
@@ -48,6 +47,11 @@ export function SelectionPanel({ desk, wide }: { desk: DeskView; wide?: boolean 
           Clear
         </Button>
       </div>
+      {desk.holds && (
+        <p className="line-clamp-2 shrink-0 text-[12px] leading-4 text-ink-2" title={desk.holds}>
+          {desk.holds}
+        </p>
+      )}
       <Chips desk={desk} />
       <Laid desk={desk} />
       <Pictures desk={desk} wide={wide} />
@@ -113,7 +117,7 @@ function Laid({ desk }: { desk: DeskView }) {
   );
 }
 
-/** Patterns as pictures of what each would take of what is in hand. */
+/** Patterns as pictures of what each would take of the selection. */
 function Pictures({ desk, wide }: { desk: DeskView; wide?: boolean }) {
   const shown = wide ? PATTERNS : COMMON;
   const pictures = new Map(desk.pictures.map((p) => [p.words, p]));

@@ -9,7 +9,7 @@ interface Props {
   label: string;
   /** What was spread along the steps, in percent: as it was set, ends, middle and order. */
   set: number[];
-  /** How many steps are in hand. */
+  /** How many steps are selected. */
   steps: number;
   onChange: (points: number[]) => void;
 }
@@ -17,7 +17,7 @@ interface Props {
 const clamp = (v: number) => Math.round(Math.min(100, Math.max(0, v)));
 const y = (percent: number) => HEIGHT - INSET - (percent / 100) * (HEIGHT - 2 * INSET);
 
-/** The value along the steps in hand as a line through handles: dragged up and down, or by arrow keys. */
+/** The value along the steps selected as a line through handles: dragged up and down, or by arrow keys. */
 export function SpreadHandles({ label, set: asSet, steps, onChange }: Props) {
   const [points, setPoints] = useState(asSet);
   const svg = useRef<SVGSVGElement>(null);

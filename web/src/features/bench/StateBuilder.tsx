@@ -31,7 +31,7 @@ export function StateBuilder() {
   const light = reading.outcome?.words[1];
   return (
     <section
-      aria-label="Those who…"
+      aria-label="Find…"
       className="flex flex-wrap items-center gap-x-2 gap-y-1 border-b border-line px-3 py-1.5"
       onKeyDown={(e) => {
         if (e.key === 'Escape') close();
@@ -41,7 +41,7 @@ export function StateBuilder() {
         e.stopPropagation();
       }}
     >
-      <span>Those of</span>
+      <span>Of</span>
       <Choice
         label="Which fixtures are asked"
         shape="word"
@@ -52,7 +52,7 @@ export function StateBuilder() {
         ]}
         onChange={(of) => useBuilder.setState({ of })}
       />
-      <span>who</span>
+      <span>find</span>
       {builder.conditions.map((c, i) => (
         <span key={i} className="flex items-center gap-1">
           {i > 0 && (

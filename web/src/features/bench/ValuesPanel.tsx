@@ -145,8 +145,10 @@ export function ValuesPanel({ desk }: { desk: DeskView }) {
               onChange={gesture}
             />
           ))}
-          {!held && <p className="pt-2 text-ink-2">Values appear when something is in hand.</p>}
-          {held && rows.length === 0 && <p className="pt-2 text-ink-2">Nothing in hand has {kind} to set.</p>}
+          {!held && <p className="pt-2 text-ink-2">Values appear when something is selected.</p>}
+          {held && rows.length === 0 && (
+            <p className="pt-2 text-ink-2">Nothing selected has {kind} to set.</p>
+          )}
         </div>
       </div>
     </div>
@@ -237,8 +239,8 @@ function Line({ row, form, more, onMore, onChange }: RowProps) {
   const guarded =
     row.kind === 'control' && (row.attribute.startsWith('Control') || row.ranges.some((r) => r.command));
   return (
-    <div className="flex h-8 items-center gap-1 border-b border-line">
-      <span className="w-16 shrink-0 truncate" title={row.attribute}>
+    <div className="flex min-h-8 flex-wrap items-center gap-x-1.5 border-b border-line">
+      <span className="w-20 shrink-0 truncate" title={row.attribute}>
         {row.label}
       </span>
       {row.ranges.length > 1 ? (
@@ -255,7 +257,7 @@ function Line({ row, form, more, onMore, onChange }: RowProps) {
         <button
           aria-label={`Spread ${row.label}`}
           aria-expanded={more}
-          title={`Spread over the steps in hand by handles${row.stops.length > 0 ? `; ${row.stops.join(', ')}` : ''}`}
+          title={`Spread over the steps selected by handles${row.stops.length > 0 ? `; ${row.stops.join(', ')}` : ''}`}
           className={`min-h-7 min-w-6 rounded ${more ? 'bg-petrol-soft font-bold text-petrol' : 'text-petrol'}`}
           onClick={onMore}
         >
@@ -276,7 +278,7 @@ function Line({ row, form, more, onMore, onChange }: RowProps) {
       ) : (
         <button
           aria-label={`${row.label}: ${row[form] || row.text}`}
-          className={`mono min-h-7 max-w-28 min-w-16 shrink-0 truncate text-left ${SOURCE_SHAPE[row.source] ?? ''}`}
+          className={`mono min-h-7 min-w-16 shrink-0 text-left whitespace-nowrap ${SOURCE_SHAPE[row.source] ?? ''}`}
           title={`${row.source} · ${row.physical} · DMX ${row.dmx}\nPress to type: 50 · home · 20 thru 80 · 12 deg · 200 dmx · 51200 dmx16 · 0xC8 · “name” · colour 3`}
           disabled={guarded}
           onClick={() => setWriting(true)}
@@ -284,7 +286,7 @@ function Line({ row, form, more, onMore, onChange }: RowProps) {
           {row[form] || row.text}
         </button>
       )}
-      <span className="w-12 shrink-0 truncate text-[12px]" title={row.palette || row.source}>
+      <span className="max-w-28 min-w-12 shrink-0 truncate text-[12px]" title={row.palette || row.source}>
         {row.palette ? (
           <span className="rounded-full bg-plum-soft px-2 py-0.5 text-plum">{row.palette}</span>
         ) : (
@@ -292,8 +294,8 @@ function Line({ row, form, more, onMore, onChange }: RowProps) {
         )}
       </span>
       <button
-        aria-label={`Let go of ${row.label}`}
-        title="Lets go of it: left to what lies below"
+        aria-label={`Release ${row.label}`}
+        title="Releases it: left to what lies below"
         disabled={row.source === 'home' || row.source === 'highlight'}
         className="min-h-7 min-w-5 text-ink-2 hover:text-madder disabled:invisible"
         onClick={() => void runLine(`release ${row.attribute}`)}
@@ -333,7 +335,7 @@ function Slots({
   };
   const release = () => window.clearTimeout(timer.current);
   return (
-    <span className="flex min-w-24 flex-1 items-center gap-0.5">
+    <span className="flex min-w-[120px] flex-1 items-center gap-0.5">
       {!guarded && (
         <button
           aria-label={`${row.label}: the one before`}
@@ -355,7 +357,7 @@ function Slots({
       {guarded ? (
         <button
           disabled={!chosen}
-          title="Hold it down to do it"
+          title="Press and hold to send it"
           className="min-h-7 rounded border border-madder px-1.5 text-[12px] text-madder disabled:opacity-40"
           onPointerDown={hold}
           onPointerUp={release}
@@ -363,7 +365,7 @@ function Slots({
           onKeyDown={(e) => (e.key === 'Enter' || e.key === ' ') && !e.repeat && hold()}
           onKeyUp={release}
         >
-          hold
+          press and hold
         </button>
       ) : (
         <button

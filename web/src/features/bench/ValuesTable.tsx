@@ -19,10 +19,10 @@ const HEAD = 168;
 /** Rows that are asked for together; those around what is seen are there already. */
 const PART = 50;
 
-/** Every value of what is in hand: where it comes from at a glance, changed, spread and let go of cell by cell. */
+/** Every value of the selection: where it comes from at a glance, changed, spread and let go of cell by cell. */
 export function ValuesTable({ open, onClose }: { open: boolean; onClose: () => void }) {
   return (
-    <Modal open={open} wide title="Values of what is in hand" onClose={onClose}>
+    <Modal open={open} wide title="Values of the selection" onClose={onClose}>
       <Inside />
     </Modal>
   );
@@ -45,7 +45,7 @@ function Inside() {
   });
   if (!table) return <p className="text-ink-2">Looking…</p>;
   if (count === 0 && !touched)
-    return <p className="text-ink-2">Take lights in hand first; their values stand here.</p>;
+    return <p className="text-ink-2">Select lights first; their values stand here.</p>;
   return (
     <div className="space-y-2">
       <div className="flex flex-wrap items-center gap-2">
@@ -115,7 +115,7 @@ function Inside() {
   );
 }
 
-/** A column: set or spread over all steps in hand; kept for recording or left out of it. */
+/** A column: set or spread over all steps selected; kept for recording or left out of it. */
 function ColumnHead({ column }: { column: Column }) {
   const [out, setOut] = useLeaveOut();
   const [writing, setWriting] = useState(false);
@@ -138,7 +138,7 @@ function ColumnHead({ column }: { column: Column }) {
       </button>
       {writing ? (
         <Writing
-          label={`${column.label} of all in hand`}
+          label={`${column.label} of all selected`}
           start=""
           onDone={(text) => {
             setWriting(false);
@@ -148,7 +148,7 @@ function ColumnHead({ column }: { column: Column }) {
       ) : (
         <button
           className="min-h-7 min-w-0 flex-1 truncate text-left font-semibold"
-          title={`${column.attribute}: press to set or spread it over all steps in hand`}
+          title={`${column.attribute}: press to set or spread it over all steps selected`}
           onClick={() => setWriting(true)}
         >
           {column.label}
@@ -198,7 +198,7 @@ function Value({ unit, column, cell, slots }: ValueProps) {
       </button>
       {cell.touched && (
         <button
-          aria-label={`Let go of ${column.label} of ${unit}`}
+          aria-label={`Release ${column.label} of ${unit}`}
           className="min-h-7 min-w-5 text-ink-2 hover:text-madder"
           onClick={() =>
             void runEdit({ type: 'values-of', units: [unit], words: `release ${column.attribute}` })

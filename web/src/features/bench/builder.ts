@@ -10,7 +10,7 @@ export interface Condition {
 
 interface Builder {
   open: boolean;
-  /** who is asked: everybody, or what is in hand */
+  /** who is asked: everybody, or the selection */
   of: 'all' | 'hand';
   join: 'and' | 'or';
   conditions: Condition[];

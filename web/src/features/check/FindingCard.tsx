@@ -55,7 +55,7 @@ export function FindingCard({ row, line, paper, since }: Props) {
           <div className="flex flex-wrap gap-1.5">
             {row.units.length > 0 && (
               <Button onClick={() => void hold(row.units)}>
-                {row.units.length === 1 ? 'Take it in hand' : 'Take them in hand'}
+                {row.units.length === 1 ? 'Select it' : 'Select them'}
               </Button>
             )}
             {row.spot && (

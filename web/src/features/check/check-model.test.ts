@@ -51,7 +51,7 @@ describe('sections', () => {
     ).toEqual([
       ['2', 'b'],
       ['12', 'ab'],
-      ['Nobody', 'c'],
+      ['No fixture', 'c'],
     ]);
   });
 });

@@ -52,7 +52,7 @@ export function sections(rows: CheckRow[], all: CheckRow[], by: By): Section[] {
         words: of.length === 1 ? '' : `${of.length} findings`,
         rows: of,
       })),
-    ...(nobody.length > 0 ? [{ heading: 'Nobody', words: 'about no fixture', rows: nobody }] : []),
+    ...(nobody.length > 0 ? [{ heading: 'No fixture', words: 'about the show itself', rows: nobody }] : []),
   ];
 }
 

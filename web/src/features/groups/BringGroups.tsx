@@ -117,7 +117,7 @@ export function BringGroups({ onClose }: { onClose: () => void }) {
               </p>
             ))}
             <Button kind="main" disabled={!foreseen.data} onClick={() => void bring()}>
-              Bring in {numbers.length} {numbers.length === 1 ? 'group' : 'groups'}
+              Import {numbers.length} {numbers.length === 1 ? 'group' : 'groups'}
             </Button>
           </>
         )}

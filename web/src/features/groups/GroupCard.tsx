@@ -21,7 +21,7 @@ export function GroupCard({ groups, held, next }: { groups: GroupView[]; held: b
   if (groups.length === 0)
     return (
       <p className="min-h-0 flex-1 overflow-auto pt-1 text-[12px] text-ink-label">
-        <span className="text-plum">↻</span> follows its base · ledge: solid, whole group in hand · dashed,
+        <span className="text-plum">↻</span> follows its base · ledge: solid, whole group selected · dashed,
         part of it · drag up or down for a level, sideways to another niche · Ctrl chooses several
       </p>
     );
@@ -56,21 +56,21 @@ export function GroupCard({ groups, held, next }: { groups: GroupView[]; held: b
             <>
               <Button
                 disabled={!held}
-                label="Takes what is in hand into it"
+                label="Takes the selection into it"
                 onClick={() => run({ type: 'alter-group', number: one.number, how: 'add' })}
               >
                 + hand
               </Button>
               <Button
                 disabled={!held}
-                label="Takes what is in hand out of it"
+                label="Takes the selection out of it"
                 onClick={() => run({ type: 'alter-group', number: one.number, how: 'less' })}
               >
                 − hand
               </Button>
               <Button
                 disabled={!held}
-                label="Becomes what is in hand, in its order"
+                label="Becomes the selection, in its order"
                 onClick={() => run({ type: 'alter-group', number: one.number, how: 'replace' })}
               >
                 = hand

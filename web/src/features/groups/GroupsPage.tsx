@@ -88,17 +88,17 @@ export function GroupsPage() {
           value={how}
           onChange={setHow}
           options={[
-            { value: 'hold', text: 'Hold' },
+            { value: 'hold', text: 'Select' },
             { value: 'add', text: 'Add' },
-            { value: 'less', text: 'Less' },
+            { value: 'less', text: 'Remove' },
             { value: 'both', text: 'Both' },
           ]}
           tight
         />
         <Pages of="group" all={pages.all} now={pages.now} onChoose={pages.choose} />
         <Button onClick={() => setStarting(true)}>Starter groups…</Button>
-        <Button label="Take groups of another show over" onClick={() => setBringing(true)}>
-          Bring in…
+        <Button label="Import groups from another show" onClick={() => setBringing(true)}>
+          Import…
         </Button>
         {groups.length > 0 && (
           <FileLink

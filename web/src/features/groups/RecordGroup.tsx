@@ -10,7 +10,7 @@ import { ProblemList } from '../../ui/ProblemList';
 import { Segmented } from '../../ui/Segmented';
 import { useEditReading } from '../../doing/useLineReading';
 
-/** Keeps what is in hand: in its order, or as the recipe by which it was chosen. */
+/** Keeps the selection: in its order, or as the recipe by which it was chosen. */
 export function RecordGroup() {
   const desk = useDesk().data;
   const [name, setName] = useKept('record group name', '');

@@ -48,7 +48,7 @@ export function HandheldPage() {
         }}
       >
         <input
-          aria-label="Who to take in hand"
+          aria-label="What to select"
           placeholder="12 thru 20, group 4…"
           className="mono h-12 min-w-0 flex-1 rounded-lg border border-line-strong bg-paper px-3 text-[17px]"
           value={typed}
@@ -65,7 +65,7 @@ export function HandheldPage() {
         </span>
         <span className="block truncate text-ink-2">
           {held === 0
-            ? 'nothing in hand'
+            ? 'nothing selected'
             : numbers.length === 1 && first
               ? `${first.name} · ${first.position || 'no position'} · ${first.address || 'no address'} · ${first.answer}`
               : desk.holds}

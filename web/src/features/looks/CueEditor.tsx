@@ -100,7 +100,7 @@ export function CueEditor({ list, cues, opened }: Props) {
               Play
             </Button>
             <Button
-              label="Takes its values in hand, to change them and put them back"
+              label="Opens its values to change them; save or discard the changes"
               onClick={() => void runLines([`open ${cueLine(list, first)}`])}
             >
               Open

@@ -4,7 +4,7 @@ import { positionNow, secondsNow } from '../playing/playing';
 import { useAnimation } from '../playing/useAnimation';
 import { follows, seconds } from './looks-model';
 
-const HIGH = 38;
+const HIGH = 34;
 const TOP = 5;
 const FOOT = HIGH - 5;
 const MIDDLE = HIGH / 2;

@@ -75,7 +75,7 @@ export function FaderNiche({
             {under && (
               <span
                 aria-hidden="true"
-                className="absolute inset-x-0 top-0 bg-sheet/80"
+                className="absolute inset-x-0 top-0 bg-sheet/65"
                 style={{ height: `${100 - now}%` }}
               />
             )}

@@ -31,10 +31,10 @@ export function ListPane({ list, cues, held, onHold, opened }: Props) {
           label="How its cues join"
           value={list.join}
           options={[
-            { value: 'carrying-on', text: 'tracking', note: 'what a cue leaves alone stays as it was' },
-            { value: 'standing-alone', text: 'each cue complete', note: 'what a cue leaves alone goes home' },
+            { value: 'tracking', text: 'tracking', note: 'what a cue leaves alone stays as it was' },
+            { value: 'complete', text: 'each cue complete', note: 'what a cue leaves alone goes home' },
           ]}
-          onChange={(join) => void runLines([`list ${list.number} ${join.replace('-', ' ')}`])}
+          onChange={(join) => void runLines([`list ${list.number} ${join}`])}
         />
         <Choice
           label="How it is played"

@@ -5,7 +5,7 @@ import { foresee } from '../../stage/stage-state';
 const HEADS: Record<string, string> = {
   changes: 'Changes',
   same: 'Set again as it was',
-  carried: 'Carried on',
+  carried: 'Tracked',
 };
 
 interface Props {

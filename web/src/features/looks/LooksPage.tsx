@@ -6,7 +6,7 @@ import { useKept } from '../../doing/kept';
 import { runLines } from '../../doing/run-lines';
 import { Stage } from '../../stage/Stage';
 import { Button } from '../../ui/Button';
-import { FileLink } from '../../ui/FileLink';
+import { MenuButton } from '../../ui/MenuButton';
 import { Panes } from '../../ui/Panes';
 import { Segmented } from '../../ui/Segmented';
 import { Bench, useBenchOpen } from '../bench/Bench';
@@ -65,6 +65,7 @@ function Lists({ heading }: { heading: ReactNode }) {
   const cues = useMemo(() => list?.cues.filter((c) => held.includes(c.id)) ?? [], [list, held]);
   const record = (
     <div className="flex flex-wrap items-center gap-2">
+      {open && <span className="caps w-full">Record</span>}
       <RecordLook list={list} looks={looks} />
       <UpdateRunning looks={looks} />
     </div>
@@ -189,26 +190,33 @@ function Files({ list }: { list: number | undefined }) {
   const [taking, setTaking] = useState(false);
   const show = useCurrentShow((s) => s.id);
   return (
-    <span className="ml-auto flex shrink-0 flex-col items-end pt-1">
-      <Button label="Import cues, groups and submasters from a text" onClick={() => setTaking(true)}>
-        Import…
-      </Button>
-      <span className="flex gap-2">
-        {list !== undefined && (
-          <FileLink
-            title="The cues of this list, groups, submasters and dimmers as USITT ASCII 3.0"
-            href={`/api/shows/${show}/lists/${list}/text`}
-          >
-            Text
-          </FileLink>
-        )}
-        <FileLink
-          title="All lists cue by cue, submasters and looks as a PDF to print"
-          href={`/api/shows/${show}/paper/cues.pdf`}
-        >
-          Paper
-        </FileLink>
-      </span>
+    <span className="shrink-0 pt-1">
+      <MenuButton
+        label="Files: import cues, export and print them"
+        entries={[
+          {
+            text: 'Import…',
+            under: 'cues, groups and submasters from a text',
+            onPress: () => setTaking(true),
+          },
+          ...(list === undefined
+            ? []
+            : [
+                {
+                  text: 'Export as text',
+                  under: 'this list, groups, submasters and dimmers as USITT ASCII 3.0',
+                  href: `/api/shows/${show}/lists/${list}/text`,
+                },
+              ]),
+          {
+            text: 'Print',
+            under: 'all lists cue by cue, submasters and looks as a PDF',
+            href: `/api/shows/${show}/paper/cues.pdf`,
+          },
+        ]}
+      >
+        Files
+      </MenuButton>
       {taking && <TakeInText onClose={() => setTaking(false)} />}
     </span>
   );

@@ -15,7 +15,7 @@ import { runLines } from '../../doing/run-lines';
 type Into = 'cue' | 'submaster' | 'look';
 type What = 'touched' | 'selected' | 'all';
 
-/** Records what is touched, or all that is on, as a cue, a submaster or a look; what would happen is said before. */
+/** Records what is touched, or all, as a cue, a submaster or a look; what would happen is said before. */
 export function RecordLook({ list, looks }: { list: CueListView | undefined; looks: LooksView }) {
   const desk = useDesk().data;
   const [name, setName] = useKept('record look name', '');
@@ -85,9 +85,9 @@ export function RecordLook({ list, looks }: { list: CueListView | undefined; loo
         onChange={setWhat}
         tight
         options={[
-          { value: 'touched', text: 'what I touched' },
-          { value: 'selected', text: 'only selected' },
-          { value: 'all', text: 'all that is on' },
+          { value: 'touched', text: 'touched' },
+          { value: 'selected', text: 'selected' },
+          { value: 'all', text: 'all' },
         ]}
       />
       {there && (

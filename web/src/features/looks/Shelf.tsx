@@ -45,7 +45,10 @@ export function Shelf({
     </span>
   );
   return (
-    <div className="flex min-w-0 flex-1 items-start gap-1 overflow-x-auto overflow-y-hidden pt-1 pb-1 pl-1">
+    <div
+      onWheel={(e) => e.deltaX === 0 && e.currentTarget.scrollBy(e.deltaY, 0)}
+      className="flex min-w-0 flex-1 items-start gap-1 overflow-x-auto overflow-y-hidden pt-1 pb-1 pl-1"
+    >
       {lists.map((list) => (
         <Niche
           key={list.id}

@@ -85,7 +85,7 @@ export function TakeInText({ onClose }: { onClose: () => void }) {
         <div className="flex justify-end gap-2">
           <Button onClick={onClose}>Cancel</Button>
           <Button kind="main" disabled={!foreseen} onClick={() => void take()}>
-            Take in
+            Import
           </Button>
         </div>
       </div>

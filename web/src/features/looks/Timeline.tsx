@@ -1,3 +1,5 @@
+import { Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
+import { CircleHelp } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { CueListView, CueView } from '../../api/client';
 import { line as say } from '../../api/commands';
@@ -93,7 +95,10 @@ export function Timeline({ list, held, onHold }: Props) {
   return (
     <div className="flex min-h-0 flex-1 flex-col" onPaste={paste}>
       <div className="grid grid-cols-[minmax(210px,0.8fr)_minmax(0,1fr)] border-b border-line px-3 py-1 text-[12px] text-ink-label">
-        <span>{list.words}</span>
+        <span className="flex items-center gap-1">
+          {list.words.replace(/^[^,]*, /, '')}
+          <Signs />
+        </span>
         <div ref={head} className="relative h-4">
           {ticks.map((t, i) => (
             <span
@@ -132,7 +137,7 @@ export function Timeline({ list, held, onHold }: Props) {
                 () => void press({ press: 'jump', list: list.id, cue: cue.id }),
               )
             }
-            className={`grid cursor-default grid-cols-[minmax(210px,0.8fr)_minmax(0,1fr)] items-center border-b border-line px-3 py-1 ${held.includes(cue.id) ? 'bg-petrol-soft' : run?.cue === cue.id ? 'bg-sunk' : ''} ${over?.cue === cue.id ? 'border-t-2 border-t-petrol' : ''}`}
+            className={`grid cursor-default grid-cols-[minmax(210px,0.8fr)_minmax(0,1fr)] items-center border-b border-line px-3 py-0.5 ${held.includes(cue.id) ? 'bg-petrol-soft' : run?.cue === cue.id ? 'bg-sunk' : ''} ${over?.cue === cue.id ? 'border-t-2 border-t-petrol' : ''}`}
           >
             <div
               className="min-w-0 cursor-grab pr-2"
@@ -147,7 +152,7 @@ export function Timeline({ list, held, onHold }: Props) {
                 setOver(null);
               }}
             >
-              <div className="truncate">
+              <div className="truncate leading-5">
                 <span className="mono mr-1.5 text-[14px] font-bold">{cue.number}</span>
                 <span className="font-serif text-[15px]">{cue.name}</span>
                 {run?.cue === cue.id && (
@@ -156,8 +161,8 @@ export function Timeline({ list, held, onHold }: Props) {
                   </span>
                 )}
               </div>
-              <div className="truncate text-[12px] text-ink-2">
-                {cue.changes} change · {cue.carried} carried
+              <div className="truncate text-[12px] leading-4 text-ink-2" title={nextWords(cue)}>
+                {cue.changes} {cue.changes === 1 ? 'change' : 'changes'} · {cue.carried} tracked
                 {cue.plain > 0 && <span className="text-ochre"> ▲ {cue.plain} plain</span>}
                 {nextWords(cue) && <em> {nextWords(cue)}</em>}
               </div>
@@ -185,12 +190,36 @@ export function Timeline({ list, held, onHold }: Props) {
           </p>
         )}
       </div>
-      <div className="border-t border-line px-3 py-1 text-[12px] text-ink-label" role="status">
-        {over?.words
-          ? over.words
-          : 'rising ━╱ · falling ╲┄ · the rest ━● · wait ▨ — drag an end or type · double-click or Enter plays a cue'}
+      <div className="text-[12px] font-semibold text-petrol" role="status">
+        {over?.words && <p className="border-t border-line px-3 py-1">{over.words}</p>}
       </div>
     </div>
+  );
+}
+
+/** What the lines of a cue mean, behind one press. */
+function Signs() {
+  return (
+    <Popover className="flex">
+      <PopoverButton
+        aria-label="What the lines mean"
+        title="What the lines mean"
+        className="flex min-h-6 min-w-6 items-center justify-center"
+      >
+        <CircleHelp size={14} />
+      </PopoverButton>
+      <PopoverPanel
+        anchor={{ to: 'bottom start', padding: 8 }}
+        className="z-30 w-72 space-y-1 rounded-md border border-line-strong bg-sheet p-3 text-[13px] text-ink shadow-lg"
+      >
+        <p>
+          <b className="text-petrol">━╱</b> levels that rise, <b className="text-ink-2">╲┄</b> levels that
+          fall, <b className="text-plum">━●</b> everything else, ▨ the wait before,{' '}
+          <b className="text-ochre">▲</b> the next cue starts by itself
+        </p>
+        <p>Drag an end, or type. Double-click or Enter plays a cue; drag its name to move it.</p>
+      </PopoverPanel>
+    </Popover>
   );
 }
 

@@ -32,10 +32,10 @@ describe('when things happen', () => {
 
   it.each([
     ['press', 0, ''],
-    ['begin', 0, 'the next one with it'],
-    ['end', 0, 'the next one behind it'],
-    ['begin', 4, 'the next one 4 s after its beginning'],
-    ['end', 70, 'the next one 1:10 s after its end'],
+    ['begin', 0, 'next starts with it'],
+    ['end', 0, 'next follows on'],
+    ['begin', 4, 'next follows 4 s after start'],
+    ['end', 70, 'next follows 1:10 s after end'],
   ] as const)('is said: %s %f', (next, after, words) => expect(nextWords(cue({ next, after }))).toBe(words));
 
   it('the scale shows all of the longest, on a round figure', () => {

@@ -26,9 +26,9 @@ export const nextWords = (cue: CueView) =>
     ? ''
     : cue.after === 0
       ? cue.next === 'begin'
-        ? 'the next one with it'
-        : 'the next one behind it'
-      : `the next one ${seconds(cue.after)} s after its ${cue.next === 'begin' ? 'beginning' : 'end'}`;
+        ? 'next starts with it'
+        : 'next follows on'
+      : `next follows ${seconds(cue.after)} s after ${cue.next === 'begin' ? 'start' : 'end'}`;
 
 /** Seconds that a common scale shows: all of the longest cue, on a round figure. */
 export function scaleOf(cues: CueView[]) {

@@ -47,7 +47,7 @@ function Inside({ palette }: { palette: PaletteView }) {
         {contents.intent && <>Stands for {contents.intent}. </>}
         {contents.units.length > 0
           ? `Followed by ${contents.units.length} ${contents.units.length === 1 ? 'unit' : 'units'}: ${contents.units.slice(0, 24).join(' ')}${contents.units.length > 24 ? ' …' : ''}. `
-          : 'Nobody follows it now. '}
+          : 'Nothing follows it now. '}
         {contents.usedBy.length > 0 && `Used by ${contents.usedBy.join(', ')}.`}
       </p>
       <div className="flex flex-wrap items-center gap-1.5">
@@ -101,7 +101,7 @@ function Inside({ palette }: { palette: PaletteView }) {
       )}
       {contents.entries.length === 0 ? (
         <p className="text-ink-2">
-          It holds no values: everybody’s are worked out from the colour it stands for.
+          It holds no values: those of each fixture are worked out from the colour it stands for.
         </p>
       ) : (
         <table className="w-full text-[12px]">

@@ -16,7 +16,7 @@ const HEAD = 216;
 export function Coverage() {
   const coverage = useCoverage().data;
   const scroller = useRef<HTMLDivElement>(null);
-  const [holding, setHolding] = useKept('gaps in hand', false);
+  const [holding, setHolding] = useKept('gaps selected', false);
   const [at, setAt] = useState<{ row: number; column: number } | null>(null);
   const rows = useVirtualizer({
     count: coverage?.palettes.length ?? 0,
@@ -83,10 +83,10 @@ export function Coverage() {
           </Button>
           <label
             className="flex items-center gap-1.5"
-            title="Each next gap's fixtures are taken in hand, highlighted"
+            title="Each next gap's fixtures are selected, highlighted"
           >
             <input type="checkbox" checked={holding} onChange={(e) => setHolding(e.target.checked)} />
-            in hand
+            selected
           </label>
           <Legend />
         </div>
@@ -263,7 +263,7 @@ function Legend() {
         </span>
       ))}
       <span>
-        <span className="font-bold text-ochre">◆</span> needs an eye
+        <span className="font-bold text-ochre">◆</span> needs a look
       </span>
     </span>
   );

@@ -76,10 +76,10 @@ export function Crossing({ palette, type, crossing, types, last, onNext }: FillP
           )}
           <div className="flex flex-wrap gap-1.5">
             <Button
-              label="Takes them in hand, highlighted"
+              label="Selects them, highlighted"
               onClick={() => void takeInHand(palette, type, crossing)}
             >
-              Take in hand
+              Select
             </Button>
             <Button
               label={`record ${lineOf(palette)} per type merge`}
@@ -106,7 +106,7 @@ export function Crossing({ palette, type, crossing, types, last, onNext }: FillP
 
 type EachProps = Pick<FillProps, 'palette' | 'type' | 'crossing'>;
 
-/** The same unit by unit, when asked for; those that are pressed are taken in hand. */
+/** The same unit by unit, when asked for; those that are pressed are selected. */
 function Each({ palette, type, crossing }: EachProps) {
   const [open, setOpen] = useState(false);
   const units = useCrossing(palette.kind, palette.number, type.profile, type.mode, open).data;
@@ -118,10 +118,10 @@ function Each({ palette, type, crossing }: EachProps) {
       </Button>
       {open && missing.length > 0 && missing.length < units!.length && (
         <Button
-          label="Takes those in hand that do not follow, highlighted"
+          label="Selects those of the selection that do not follow, highlighted"
           onClick={() => void takeInHand(palette, type, { ...crossing, way: 'none' }, missing)}
         >
-          {missing.length} {missing.length === 1 ? 'misses' : 'miss'} it: in hand
+          {missing.length} {missing.length === 1 ? 'misses' : 'miss'} it: select
         </Button>
       )}
       {open && (

@@ -21,7 +21,7 @@ interface Props {
   onOpen: () => void;
 }
 
-/** The palettes looked at: who in hand follows, and what can be done with them. */
+/** The palettes looked at: who selected follows, and what can be done with them. */
 export function PaletteCard({ palettes, held, uses, next, onOpen }: Props) {
   const one = palettes.length === 1 ? palettes[0]! : null;
   const use = uses.find((u) => one && u.kind === one.kind && u.number === one.number) ?? {
@@ -36,8 +36,8 @@ export function PaletteCard({ palettes, held, uses, next, onOpen }: Props) {
     return (
       <div className="min-h-0 flex-1 space-y-1 overflow-auto pt-1 text-[12px] text-ink-label">
         <p>
-          Point at a palette to see who in hand follows it, and how. Ctrl looks at several; a drag moves one
-          to another niche.
+          Point at a palette to see which of the selection follows it, and how. Ctrl looks at several; a drag
+          moves one to another niche.
         </p>
         <p className="flex flex-wrap items-center gap-x-4 gap-y-1">
           {(['global', 'per_type', 'per_fixture'] as const).map((scope) => (
@@ -45,7 +45,7 @@ export function PaletteCard({ palettes, held, uses, next, onOpen }: Props) {
               <ScopeRing scope={scope} mixed={false} /> {scope.replace('_', ' ')}
             </span>
           ))}
-          <span>ledge: solid, all in hand follow · dashed, some · dimmed, none</span>
+          <span>ledge: solid, all selected follow · dashed, some · dimmed, none</span>
         </p>
       </div>
     );
@@ -93,25 +93,25 @@ export function PaletteCard({ palettes, held, uses, next, onOpen }: Props) {
                   label={`update ${lineOf(one)}`}
                   onClick={() => run(`update ${lineOf(one)}`)}
                 >
-                  Take {use.changed} back
+                  Update palette ({use.changed})
                 </Button>
                 <Button
                   label="As the correction of their types: other types stay"
                   onClick={() => run(`update ${lineOf(one)} per type`)}
                 >
-                  for their type
+                  for this type only
                 </Button>
                 <Button
-                  label="As values of their own: nobody else changes"
+                  label="As values of their own: no other fixture changes"
                   onClick={() => run(`update ${lineOf(one)} per fixture`)}
                 >
-                  only these
+                  for these fixtures only
                 </Button>
               </>
             )}
             <Button onClick={onOpen}>Contents…</Button>
             <Button
-              label={`Take what is in hand out of ${lineOf(one)}`}
+              label={`Take the selection out of ${lineOf(one)}`}
               disabled={!held}
               onClick={() => run(`take out hand from ${lineOf(one)}`)}
             >

@@ -76,7 +76,7 @@ function Inside({ onClose }: { onClose: () => void }) {
           options={[
             { value: 'stage', text: 'The stage, what is lit' },
             { value: 'lights', text: 'All lights' },
-            ...(held ? [{ value: 'hand' as const, text: 'Lights in hand' }] : []),
+            ...(held ? [{ value: 'hand' as const, text: 'Lights selected' }] : []),
           ]}
         />
         <table className="w-full text-[12px]">

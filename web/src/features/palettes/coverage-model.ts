@@ -19,7 +19,7 @@ export const WAYS: Record<string, string> = {
   none: 'does not follow',
 };
 
-/** Takes units in hand, highlighted, and lets those follow that can. @param units all of the type when left out */
+/** Takes units selected, highlighted, and lets those follow that can. @param units all of the type when left out */
 export async function takeInHand(palette: Covered, type: TypeView, crossing: CrossingView, units?: string[]) {
   await attempt(() =>
     units

@@ -10,7 +10,7 @@ it('every kind has a name, two letters of its own and a word in the line', () =>
   expect(lineOf({ kind: 'colour', number: 3 })).toBe('colour 3');
 });
 
-it('what needs an eye is not written like what matches', () => {
+it('what needs a look is not written like what matches', () => {
   expect(GRADE_INK['exact']).toBe(GRADE_INK['match']);
   expect(new Set(Object.values(GRADE_INK)).size).toBe(3);
 });

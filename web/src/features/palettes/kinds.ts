@@ -22,5 +22,5 @@ export const GRADE_INK: Record<string, string> = {
   exact: 'text-moss',
   match: 'text-moss',
   close: 'text-ochre',
-  'needs an eye': 'text-ochre font-bold',
+  'needs a look': 'text-ochre font-bold',
 };

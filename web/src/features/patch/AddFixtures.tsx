@@ -65,7 +65,7 @@ export function AddFixtures({
         <Form patch={patch} onReading={onReading} onFold={() => setOpen(false)} />
       ) : (
         <button className="flex min-h-8 w-full items-center gap-2 px-3" onClick={() => setOpen(true)}>
-          <ChevronUp size={16} /> Add fixtures, or move what is in hand
+          <ChevronUp size={16} /> Add fixtures, or move the selection
         </button>
       )}
     </section>
@@ -254,7 +254,7 @@ function Foreseen({
   );
 }
 
-/** Without a form to foresee: what can be done with what is in hand. */
+/** Without a form to foresee: what can be done with the selection. */
 function InHand({ patch }: { patch: PatchView }) {
   const numbers = fixturesOf(useDesk().data?.steps ?? []);
   const [to, setTo] = useKept('move to', '');

@@ -51,7 +51,7 @@ interface Props {
 
 /**
  * One universe, slot by slot: who holds what, what clashes, what is about to land. Drag a block to move it; with Alt
- * and the arrows what is in hand moves by a slot or a row.
+ * and the arrows the selection moves by a slot or a row.
  */
 export function AddressMap({ patch, universe, landings, held }: Props) {
   const box = useRef<HTMLDivElement>(null);
@@ -74,7 +74,7 @@ export function AddressMap({ patch, universe, landings, held }: Props) {
     [patch, universe, held, tone],
   );
   const moving = drag ? (held.has(drag.number) ? [...held].sort((a, b) => a - b) : [drag.number]) : [];
-  // Of a fixture with several addresses the one that is dragged moves, unless several are in hand.
+  // Of a fixture with several addresses the one that is dragged moves, unless several are selected.
   const alone = drag !== null && drag.own !== '' && moving.length === 1;
   const by = drag ? drag.slot - drag.grabbed : 0;
   const line =
@@ -131,7 +131,7 @@ export function AddressMap({ patch, universe, landings, held }: Props) {
         data-testid="address-map"
         tabIndex={0}
         role="application"
-        aria-label={`Map of universe ${universe}: ${blocks.length} blocks. Drag a block to move it; Alt and the arrows move what is in hand by a slot or a row.`}
+        aria-label={`Map of universe ${universe}: ${blocks.length} blocks. Drag a block to move it; Alt and the arrows move the selection by a slot or a row.`}
         className="relative w-full shrink-0 touch-none overflow-hidden rounded border border-line-strong"
         style={{
           aspectRatio: `${COLUMNS} / ${ROWS * 1.25}`,

@@ -45,7 +45,7 @@ export function ByFixture({ patch, title, onBringIn }: Props) {
             { value: 'plan', text: 'Plan' },
           ]}
         />
-        <Button onClick={onBringIn}>Bring in…</Button>
+        <Button onClick={onBringIn}>Import…</Button>
         {patch.fixtures.length > 0 && (
           <span className="flex items-center gap-1.5 text-[12px] text-ink-2">
             hookup as

@@ -320,7 +320,7 @@ function Setup({ universe: u }: { universe: UniverseView }) {
   );
 }
 
-/** What can be done with blocks: close the gaps, move what is in hand. */
+/** What can be done with blocks: close the gaps, move the selection. */
 function InHand({
   universe,
   held,
@@ -380,7 +380,7 @@ function InHand({
             In hand: <b className="mono">{runs(held)}</b>
           </span>
           <input
-            aria-label="Shift what is in hand to"
+            aria-label="Shift the selection to"
             placeholder={`${universe.universe}.1`}
             className={`${inputShape} !w-20`}
             value={to}

@@ -16,7 +16,7 @@ interface Props {
   onClose: () => void;
 }
 
-/** Another profile or mode for what is in hand: says first what it costs in slots, clashes and values. */
+/** Another profile or mode for the selection: says first what it costs in slots, clashes and values. */
 export function ChangeType({ open, numbers, onClose }: Props) {
   const [type, setType] = useState('');
   const what: Edit | null = open && type ? { type: 'change-type', numbers, as: type } : null;

@@ -46,7 +46,7 @@ export function HookupDialog({ open, onClose }: { open: boolean; onClose: () => 
     }
   });
   return (
-    <Modal open={open} title="Bring in a channel hookup" onClose={close} wide>
+    <Modal open={open} title="Import a channel hookup" onClose={close} wide>
       {!paper && <ChoosePaper onPaper={setPaper} />}
       {wrong && <p className="mb-2 text-madder">{wrong}</p>}
       {wrong && paper && <Button onClick={() => setPaper(null)}>Choose another file</Button>}
@@ -82,7 +82,7 @@ export function HookupDialog({ open, onClose }: { open: boolean; onClose: () => 
           <Rows view={view} />
           <div className="flex items-center gap-3">
             <Button kind="main" disabled={view.landing === 0} onClick={() => void takeIn()}>
-              Take in {view.landing} fixtures
+              Import {view.landing} {view.landing === 1 ? 'fixture' : 'fixtures'}
             </Button>
             {view.left > 0 && (
               <span className="text-madder">

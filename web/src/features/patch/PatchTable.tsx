@@ -20,7 +20,7 @@ interface Writing {
   number: number;
   key: ColumnKey;
   text: string;
-  /** Rows to write in; without them those in hand, when the written one is among them. */
+  /** Rows to write in; without them the selected, when the written one is among them. */
   units?: string[];
 }
 
@@ -32,7 +32,7 @@ interface Props {
 
 /**
  * Every fixture; only the rows in sight are drawn. Press to hold, Shift for a run, Ctrl to add, Alt to take out;
- * double-click, F2 or typing writes a cell, in every row that is in hand; pasted columns land at the cursor.
+ * double-click, F2 or typing writes a cell, in every row that is selected; pasted columns land at the cursor.
  */
 export function PatchTable({ fixtures, total, onBringIn }: Props) {
   const [sort, setSort] = useState<Sort>({ key: 'number', down: false });
@@ -42,7 +42,7 @@ export function PatchTable({ fixtures, total, onBringIn }: Props) {
   const [writing, setWriting] = useState<Writing | null>(null);
   const [pasted, setPasted] = useState<PastedRow[] | null>(null);
   const anchor = useRef<number | null>(null);
-  /** What was in hand before the first of two presses. */
+  /** What was selected before the first of two presses. */
   const before = useRef<string[]>([]);
   const scroll = useRef<HTMLDivElement>(null);
   const desk = useDesk().data;
@@ -88,7 +88,7 @@ export function PatchTable({ fixtures, total, onBringIn }: Props) {
     if ((e.detail ?? 1) < 2) before.current = [...held].map(String);
     void attempt(() => select(units, how));
   };
-  /** What was in hand before a double press is in hand again, if the pressed row was part of it. */
+  /** What was selected before a double press is selected again, if the pressed row was part of it. */
   const writeIn = (line: number, column: number) => {
     const at = lines[line];
     const units = before.current;
@@ -103,7 +103,7 @@ export function PatchTable({ fixtures, total, onBringIn }: Props) {
     setCursor({ line, column });
     setWriting({ number: at.fixture.number, key: into.key, text: into.value(at.fixture), units });
   };
-  /** In every row that is in hand, when the written one is among them; in its own row otherwise. */
+  /** In every row that is selected, when the written one is among them; in its own row otherwise. */
   const commit = (value: string, left = false) => {
     if (!writing) return;
     const column = COLUMNS.find((c) => c.key === writing.key)!;
@@ -247,11 +247,11 @@ function Empty({ onBringIn }: { onBringIn: () => void }) {
     <div className="space-y-3 p-6">
       <p className="font-serif text-[18px]">Nothing is patched yet.</p>
       <p className="text-ink-2">
-        Bring in the channel hookup, fill in the form below, or type a line such as <br />
+        Import the channel hookup, fill in the form below, or type a line such as <br />
         <code className="mono">patch 101 thru 112 as "Skiff Wash / extended" at 1.1</code>
       </p>
       <Button kind="main" onClick={onBringIn}>
-        Bring in a hookup…
+        Import a hookup…
       </Button>
     </div>
   );

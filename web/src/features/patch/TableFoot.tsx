@@ -22,7 +22,7 @@ interface Props {
 const panel =
   'z-30 w-72 rounded-lg border border-line-strong bg-sheet p-3 text-[13px] text-ink shadow-lg space-y-2';
 
-/** How the table is grouped and which columns it has; filling down what is in hand. */
+/** How the table is grouped and which columns it has; filling down the selection. */
 export function TableFoot({ by, onBy, shown, onShown, held }: Props) {
   return (
     <div className="flex h-8 shrink-0 items-center gap-2 border-t border-line px-2 text-[12px] text-ink-label">
@@ -68,7 +68,7 @@ export function TableFoot({ by, onBy, shown, onShown, held }: Props) {
 const STEPPED: ColumnKey[] = ['number', 'address'];
 const FILLED: ColumnKey[] = ['address', 'number', 'name', 'position', 'purpose', 'notes'];
 
-/** One value, or a run of values with a step, down what is in hand. */
+/** One value, or a run of values with a step, down the selection. */
 function Fill({ held, onDone }: { held: FixtureView[]; onDone: () => void }) {
   const [key, setKey] = useState<ColumnKey>('address');
   const [value, setValue] = useState('');
@@ -96,7 +96,7 @@ function Fill({ held, onDone }: { held: FixtureView[]; onDone: () => void }) {
       }}
     >
       <p>
-        {held.length} in hand: <b className="mono">{who}</b>
+        {held.length} selected: <b className="mono">{who}</b>
       </p>
       <div className="grid grid-cols-2 gap-2">
         <Field label="Column">

@@ -116,7 +116,7 @@ export function ProfileBuilder({ from, onClose }: Props) {
             onClose();
           }}
         >
-          Forget it
+          Discard draft
         </Button>
         <Button label="What was begun stays here" onClick={() => onClose()}>
           Leave

@@ -39,7 +39,7 @@ export function ShowPage() {
         {listed.length > 0 && <List shows={listed} current={current} />}
         {put > 0 && (
           <Button pressed={away} onClick={() => setAway(!away)}>
-            {away ? 'Hide' : 'Show'} {put} put away
+            {away ? 'Hide' : 'Show'} {put} archived
           </Button>
         )}
         {shows.length === 0 && (
@@ -230,7 +230,9 @@ function List({ shows, current }: { shows: ListedShow[]; current: number | null 
                     Save as file
                   </a>
                   {s.id !== current && (
-                    <Button onClick={() => put(s)}>{s.archived ? 'Fetch back' : 'Put away'}</Button>
+                    <Button onClick={() => put(s)}>
+                      {s.archived ? 'Take out of the archive' : 'Archive'}
+                    </Button>
                   )}
                 </span>
               </td>

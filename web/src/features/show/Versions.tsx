@@ -81,7 +81,9 @@ export function Versions() {
                     Compare
                   </Button>{' '}
                   <Button onClick={() => void restore(v.id)}>Restore</Button>{' '}
-                  <Button onClick={() => void attempt(() => deleteVersion(v.id)).then(again)}>Forget</Button>
+                  <Button onClick={() => void attempt(() => deleteVersion(v.id)).then(again)}>
+                    Delete version
+                  </Button>
                 </td>
               </tr>
             ))}

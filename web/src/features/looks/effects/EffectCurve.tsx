@@ -23,7 +23,7 @@ interface Props {
   at: number;
 }
 
-/** One round of a wave across the page, a dot for each step at its phase; ends, middle and dots are dragged. */
+/** One cycle of a wave across the page, a dot for each step at its phase; ends, middle and dots are dragged. */
 export function EffectCurve({ effect, movement: m, edit, at }: Props) {
   const svg = useRef<SVGSVGElement>(null);
   const { ref, width: wide, height: high } = useBox(700, 220);
@@ -73,7 +73,7 @@ export function EffectCurve({ effect, movement: m, edit, at }: Props) {
   const fixed = m.palettes.length > 0;
   const write = (low: number, high: number) =>
     relative ? `${edit} size ${number(Math.abs(high - low))}` : `${edit} ${endsLine(m, low, high)}`;
-  /** What lies below is shifted for those in hand, when it is let go of. */
+  /** What lies below is shifted for the selected, when it is let go of. */
   const lower = (by: number) => changing.send(`nudge ${m.word} by ${number(by)}`);
   const clamp = (v: number) => (m.unit === '%' && !relative ? Math.max(0, Math.min(100, v)) : v);
   const moved = (grip: Grip, value: number) => {
@@ -173,7 +173,7 @@ export function EffectCurve({ effect, movement: m, edit, at }: Props) {
         height={high}
         className="touch-none select-none"
         role="group"
-        aria-label={`One round of ${m.words}`}
+        aria-label={`One cycle of ${m.words}`}
       >
         <rect
           x={LEFT}
@@ -229,7 +229,7 @@ export function EffectCurve({ effect, movement: m, edit, at }: Props) {
         ))}
         {!fixed && grip('high', now.high, relative ? 'How far it goes' : 'Its higher end')}
         {!fixed && !relative && grip('middle', middle, 'Its middle')}
-        {relative && effect.able > 0 && grip('middle', middle, 'What those in hand stand at below it')}
+        {relative && effect.able > 0 && grip('middle', middle, 'What the selected stand at below it')}
         {!fixed && !relative && grip('low', now.low, 'Its lower end')}
         <text x={LEFT} y={high - 12} fontSize="12" className="mono" fill="var(--ink-2)">
           0
@@ -242,7 +242,7 @@ export function EffectCurve({ effect, movement: m, edit, at }: Props) {
           className="mono"
           fill="var(--ink-2)"
         >
-          {chance ? 'one value a round for each unit, by chance' : 'half round'}
+          {chance ? 'one random value a cycle for each unit' : 'half'}
         </text>
         <text x={right} y={high - 12} textAnchor="end" fontSize="12" className="mono" fill="var(--ink-2)">
           round

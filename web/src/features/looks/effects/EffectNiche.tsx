@@ -27,7 +27,7 @@ export function EffectNiche({ effect, active, onPress }: Props) {
     <Niche
       number={number > 0 ? number : '·'}
       name={number > 0 ? effect.name : 'not recorded'}
-      title={`${effect.words}. ${effect.held > 0 ? `${effect.able} of ${effect.held} in hand have it` : 'Nobody is in hand'}`}
+      title={`${effect.words}. ${effect.held > 0 ? `${effect.able} of ${effect.held} selected have it` : 'Nothing is selected'}`}
       face={<EffectFace effect={effect} />}
       follow={effect.reach as 'all' | 'some' | 'none'}
       dimmed={effect.held > 0 && effect.reach === 'none'}

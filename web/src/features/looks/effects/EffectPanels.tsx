@@ -38,7 +38,7 @@ export function EffectPanels({ effect, movement: m, edit }: Props) {
     <div className="flex flex-wrap gap-2">
       <Panel title="What moves">
         <span className="w-full text-[13px]">{m.words}</span>
-        <NumberField label="rounds a minute" value={effect.rate} onSet={(v) => set(`rate ${v}`)} />
+        <NumberField label="cycles a minute" value={effect.rate} onSet={(v) => set(`rate ${v}`)} />
         {m.kind === 'wave' && m.palettes.length === 0 && (
           <Segmented
             label="What it goes around"
@@ -50,7 +50,7 @@ export function EffectPanels({ effect, movement: m, edit }: Props) {
             }}
             options={[
               { value: 'between', text: 'between' },
-              { value: 'around', text: 'around what is below' },
+              { value: 'around', text: 'relative to the level below' },
             ]}
           />
         )}
@@ -107,7 +107,7 @@ export function EffectPanels({ effect, movement: m, edit }: Props) {
             options={options(m.kind === 'wave' ? WAVES : FIGURES)}
           />
           {m.form === 'square' && m.kind === 'wave' && (
-            <NumberField label="up for" value={m.duty} unit="%" onSet={(v) => set(`duty ${v}`)} />
+            <NumberField label="duty" value={m.duty} unit="%" onSet={(v) => set(`duty ${v}`)} />
           )}
           {m.form === 'random' && <NumberField label="seed" value={m.seed} onSet={(v) => set(`seed ${v}`)} />}
           {m.kind === 'shape' && (

@@ -73,7 +73,7 @@ export function EffectPath({ effect, movement: m, edit, at }: Props) {
       },
     );
   };
-  /** What lies below is shifted for those in hand, when it is let go of. */
+  /** What lies below is shifted for the selected, when it is let go of. */
   const lower = ({ pan, tilt }: { pan: number; tilt: number }) => {
     if (pan !== 0 || tilt !== 0) changing.send(`nudge pan by ${pan}, tilt by ${tilt}`);
   };
@@ -169,7 +169,7 @@ export function EffectPath({ effect, movement: m, edit, at }: Props) {
         <g
           role="slider"
           tabIndex={0}
-          aria-label="What those in hand stand at below it"
+          aria-label="What the selected stand at below it"
           aria-valuenow={0}
           aria-valuetext="pan and tilt"
           className="cursor-move"
@@ -188,7 +188,7 @@ export function EffectPath({ effect, movement: m, edit, at }: Props) {
             lower(by);
           }}
         >
-          <title>What those in hand stand at below it: drag, or arrow keys</title>
+          <title>What the selected stand at below it: drag, or arrow keys</title>
           <rect x={centre.x - 13} y={centre.y - 13} width="26" height="26" fill="transparent" />
           <rect
             x={centre.x - 6}

@@ -16,7 +16,7 @@ interface Props {
   effect: EffectView;
   /** when its turns were told */
   at: number;
-  /** whether anyone is in hand */
+  /** whether anyone is selected */
   held: boolean;
 }
 
@@ -38,7 +38,7 @@ export function EffectSheet({ effect, at, held }: Props) {
     >
       <div className="flex flex-wrap items-center gap-2 border-b border-line px-3 py-1.5">
         <h2 className="max-w-56 truncate font-serif text-[16px] font-semibold" title={effect.name}>
-          {effect.number > 0 ? `${effect.number} ${effect.name}` : 'Set, not recorded'}
+          {effect.number > 0 ? `${effect.number} ${effect.name}` : 'Running, not stored'}
         </h2>
         <span className="min-w-0 text-[12px] text-ink-2">{standingWords(effect)}</span>
         {effect.dark > 0 && (
@@ -56,7 +56,7 @@ export function EffectSheet({ effect, at, held }: Props) {
               <Button
                 kind="main"
                 disabled={!held || effect.able === 0}
-                label="Moves what is in hand by it"
+                label="Moves the selection by it"
                 onClick={() => void runLines([`${named}${overruled}`])}
               >
                 Use
@@ -65,7 +65,7 @@ export function EffectSheet({ effect, at, held }: Props) {
           )}
           {effect.units > 0 && held && effect.reached && (
             <Button
-              label="Ends it on what is in hand; what it moved around stays"
+              label="Ends it on the selection; what it moved around stays"
               onClick={() => void runLines([effect.number > 0 ? `${named} off` : 'effects off'])}
             >
               End
@@ -75,7 +75,7 @@ export function EffectSheet({ effect, at, held }: Props) {
             <>
               {effect.units > 0 && (
                 <Button
-                  label="Takes those in hand that it moves"
+                  label="Selects those of the selection that it moves"
                   onClick={() => void runLines([`all where uses ${named}`])}
                 >
                   Users
@@ -120,8 +120,8 @@ export function EffectSheet({ effect, at, held }: Props) {
       </div>
       <div inert={!effect.reached}>{m && <EffectPanels effect={effect} movement={m} edit={edit} />}</div>
       <p className="text-[12px] text-ink-2">
-        Each dot is a step at its place in the round. Drag the circles for ends and size, the square for the
-        middle, a dot along the round to shift them all.
+        Each dot is a step of the selection at its place in the cycle. Drag the circles for ends and size, the
+        square for the middle, a dot to shift them all.
       </p>
     </>
   );

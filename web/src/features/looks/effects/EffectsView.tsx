@@ -52,7 +52,7 @@ export function EffectsView({ heading }: { heading: React.ReactNode }) {
       </div>
       <StarterEffects open={starters} onClose={() => setStarters(false)} />
       <div className="flex flex-wrap items-center gap-1.5">
-        <span className="text-[12px] text-ink-2">Set on what is in hand:</span>
+        <span className="text-[12px] text-ink-2">Set on the selection:</span>
         {BEGINNINGS.map((b) => (
           <Button
             key={b.text}

@@ -99,12 +99,12 @@ describe('in words', () => {
   });
 
   it.each([
-    [{ steps: [], held: 0 }, 'Nobody is in hand.'],
-    [{ steps: [], held: 3 }, 'Nobody in hand has what it moves.'],
+    [{ steps: [], held: 0 }, 'Nothing is selected.'],
+    [{ steps: [], held: 3 }, 'Nothing selected has what it moves.'],
     [{ steps: [{}], allSteps: 1, allUnits: 1, used: true }, 'It moves 1 unit in 1 step.'],
     [
       { steps: [{}, {}], allSteps: 4, allUnits: 8, used: false, ownSteps: 1 },
-      'It would move 8 units in 4 steps in hand. 1 of the steps at a rate or size of their own. 2 of the steps are drawn.',
+      'It would move 8 units in 4 steps selected. 1 of the steps at a rate or size of their own. 2 of the steps are drawn.',
     ],
   ])('what its dots stand for: %j', (of, words) => expect(standingWords(effect(of as never))).toBe(words));
 });

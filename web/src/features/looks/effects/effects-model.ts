@@ -2,7 +2,7 @@ import type { EffectView, MovementView, Schemas } from '../../../api/client';
 
 type StepView = Schemas['StepView'];
 
-/** What is set first on those in hand, or done besides. */
+/** What is set first on the selected, or done besides. */
 export const BEGINNINGS = [
   { text: 'Level', what: 'sine of dimmer at 20 thru 80', turning: 'rate 30 offset round' },
   { text: 'Circle', what: 'circle of position size 20', turning: 'rate 12 offset round' },
@@ -10,7 +10,7 @@ export const BEGINNINGS = [
 ];
 
 /**
- * How the line changes an effect: by its number, or what moves those in hand when it has none.
+ * How the line changes an effect: by its number, or what moves the selected when it has none.
  *
  * @param part which of what it does at once is meant, from 1; 0 for whatever has what is changed
  */
@@ -19,7 +19,7 @@ export const editLine = (effect: EffectView, part = 0) =>
 
 /** Why an effect cannot be changed that only looks use and that has no number, and what to do. */
 export const OUT_OF_REACH =
-  'It has no number: to change it, take those in hand that it moves, or open the look that uses it.';
+  'It has no number: to change it, select those that it moves, or open the look that uses it.';
 
 /** One of the things it does, in a word or two. */
 export const partWords = (m: MovementView) =>
@@ -79,12 +79,12 @@ export const endsLine = (m: MovementView, low: number, high: number) =>
 /** What the dots of an effect stand for, and what is wrong with it. */
 export function standingWords(effect: EffectView) {
   if (effect.steps.length === 0)
-    return effect.held === 0 ? 'Nobody is in hand.' : 'Nobody in hand has what it moves.';
+    return effect.held === 0 ? 'Nothing is selected.' : 'Nothing selected has what it moves.';
   const { allUnits: units, allSteps: steps } = effect;
   const who = `${units} ${units === 1 ? 'unit' : 'units'} in ${steps} ${steps === 1 ? 'step' : 'steps'}`;
   const thinned = steps > effect.steps.length ? ` ${effect.steps.length} of the steps are drawn.` : '';
   return (
-    (effect.used ? `It moves ${who}.` : `It would move ${who} in hand.`) +
+    (effect.used ? `It moves ${who}.` : `It would move ${who} selected.`) +
     (effect.ownSteps > 0 ? ` ${effect.ownSteps} of the steps at a rate or size of their own.` : '') +
     thinned
   );
@@ -92,10 +92,10 @@ export function standingWords(effect: EffectView) {
 
 /** The offsets in words that are pressed. */
 export const ALONG = [
-  { key: 'alike', text: 'all alike', line: 'offset 0' },
-  { key: 'round', text: 'round once', line: 'offset round' },
-  { key: 'twice', text: 'twice', line: 'offset round 2' },
-  { key: 'back', text: 'there and back', line: 'offset 0 thru 50 thru 0' },
+  { key: 'alike', text: 'in step', line: 'offset 0' },
+  { key: 'round', text: 'spread over one cycle', line: 'offset round' },
+  { key: 'twice', text: 'over two cycles', line: 'offset round 2' },
+  { key: 'back', text: 'out and back', line: 'offset 0 thru 50 thru 0' },
 ] as const;
 
 /** Which of them an effect has; empty for others. */

@@ -228,11 +228,11 @@ class AccessibleIT extends InBrowser {
         open("/palettes");
         page.locator("[data-testid=stage]").focus();
         page.keyboard().press("ArrowRight");
-        assertThat(page.locator("#stage-cursor")).hasText(Pattern.compile("^Fixture 1, .*in hand"));
+        assertThat(page.locator("#stage-cursor")).hasText(Pattern.compile("^Fixture 1, .*selected"));
         page.keyboard().press("ArrowRight");
         assertThat(page.locator("#stage-cursor")).hasText(Pattern.compile("^Fixture 2,"));
         page.keyboard().press("Enter");
-        assertThat(page.locator("#stage-cursor")).hasText(Pattern.compile("^Fixture 2, .*in hand"));
+        assertThat(page.locator("#stage-cursor")).hasText(Pattern.compile("^Fixture 2, .*selected"));
         page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("Colour"))
                 .last()
                 .click();

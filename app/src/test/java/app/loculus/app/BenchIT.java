@@ -183,7 +183,7 @@ class BenchIT extends InBrowser {
         Locator dialog = page.getByRole(AriaRole.DIALOG);
         assertThat(dialog.getByText(Pattern.compile("What they hold: \\d differ")))
                 .isVisible();
-        assertThat(dialog.getByText("needs an eye").first()).isVisible();
+        assertThat(dialog.getByText("needs a look").first()).isVisible();
         page.keyboard().press("Escape");
         button("Delete…").click();
         button("^Delete$").click();
@@ -234,8 +234,8 @@ class BenchIT extends InBrowser {
                 .click();
         page.getByLabel(Pattern.compile("^Tight, Skiff Wash: some")).click();
         button("Each fixture").click();
-        button("1 misses it: in hand").click();
-        Locator chips = page.getByLabel("Units in hand, in order").getByRole(AriaRole.BUTTON);
+        button("1 misses it: selected").click();
+        Locator chips = page.getByLabel("Units selected, in order").getByRole(AriaRole.BUTTON);
         assertThat(chips).hasCount(1);
         assertThat(chips.first()).containsText("4");
         assertThat(button("^Highlight$")).hasAttribute("aria-pressed", "true");
@@ -247,7 +247,7 @@ class BenchIT extends InBrowser {
         line("place 31 at 0, 8, 6");
         page.waitForTimeout(300);
         BoundingBox stage = box(page.locator("[data-testid=stage]"));
-        Locator chips = page.getByLabel("Units in hand, in order").getByRole(AriaRole.BUTTON);
+        Locator chips = page.getByLabel("Units selected, in order").getByRole(AriaRole.BUTTON);
         page.keyboard().down("Control");
         page.mouse().move(stage.x + 3, stage.y + 3);
         page.mouse().down();
@@ -295,7 +295,7 @@ class BenchIT extends InBrowser {
         line("patch 101 thru 110 as \"Skiff Wash / extended\" at 9.1");
         line("place 101 thru 110 at -5,3,6 thru 5,3,6");
         typed("1 thru 4 + 11 + 12 + 101 thru 110");
-        assertThat(page.getByLabel("Units in hand, in order").getByRole(AriaRole.BUTTON))
+        assertThat(page.getByLabel("Units selected, in order").getByRole(AriaRole.BUTTON))
                 .hasCount(16);
         button("^Aim$").click();
         count();

@@ -66,7 +66,7 @@ class EarlierDataTest {
         }
     }
 
-    /** What both of two answers say: views have grown since, and tell elsewhere how much of a group is in hand. */
+    /** What both of two answers say: views have grown since, and tell elsewhere how much of a group is selected. */
     private static JsonNode known(JsonNode answer, JsonNode other) {
         if (answer.isArray()) {
             for (int i = 0; i < answer.size() && i < other.size(); i++) {

@@ -147,7 +147,7 @@ class EffectsApiTest {
             app.line(1, "1 + 2 random of zoom at 10 thru 90 rate 0 seed 4");
             JsonNode all = app.get("/api/shows/1/effects").get("effects");
             assertThat(all)
-                    .as("one by its number, one by what is in hand")
+                    .as("one by its number, one by the selection")
                     .allSatisfy(e -> assertThat(e.get("reached").asBoolean()).isTrue());
             JsonNode chance = all.get(0).get("number").asInt() == 0 ? all.get(0) : all.get(1);
             assertThat(chance.get("steps")).as("a dot for each unit").hasSize(2);

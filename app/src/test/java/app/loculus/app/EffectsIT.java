@@ -86,7 +86,7 @@ class EffectsIT extends InLooks {
         double pan = rig(1, "pan");
         page.waitForCondition(() -> Math.abs(rig(1, "pan") - pan) > 3);
         button("^End$").click();
-        assertThat(page.getByText("It would move 4 units in 4 steps in hand.")).isVisible();
+        assertThat(page.getByText("It would move 4 units in 4 steps selected.")).isVisible();
     }
 
     private static void effects() {
@@ -123,14 +123,14 @@ class EffectsIT extends InLooks {
         // What is drawn last is the circle; only this becomes an eight.
         page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("eight"))
                 .click();
-        assertThat(exactly("eight of 20° around what lies below")).isVisible();
+        assertThat(exactly("eight of 20° relative to the position below")).isVisible();
         page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("sine Dimmer"))
                 .click();
         assertThat(page.getByText("sine of Dimmer between 20 % and 80 %").first())
                 .isVisible();
         button("^Take out$").click();
         page.waitForCondition(() -> percent(1) < 1 && percent(5) < 1);
-        assertThat(exactly("eight of 20° around what lies below")).isVisible();
+        assertThat(exactly("eight of 20° relative to the position below")).isVisible();
     }
 
     @Test
@@ -143,15 +143,15 @@ class EffectsIT extends InLooks {
         line("circle of position size 20 rate 0 offset round");
         double pan = rig(3, "pan");
         double other = rig(7, "pan");
-        // The square in the middle: what those in hand stand at below it.
-        drag(page.getByLabel("What those in hand stand at below it"), 60, 0);
+        // The square in the middle: what the selected stand at below it.
+        drag(page.getByLabel("What the selected stand at below it"), 60, 0);
         page.waitForCondition(() -> rig(3, "pan") > pan + 5);
         assertThat(rig(7, "pan") - other).as("all alike").isCloseTo(rig(3, "pan") - pan, within(.1));
         // The third of eight stands a quarter further than the first: dragged to the left of it, all go round with it.
         double before = rig(3, "tilt");
         Locator dot = page.locator("svg g.cursor-ew-resize").nth(2);
         BoundingBox at = box(dot);
-        BoundingBox middle = box(page.getByLabel("What those in hand stand at below it"));
+        BoundingBox middle = box(page.getByLabel("What the selected stand at below it"));
         drag(
                 dot,
                 (middle.x + middle.width / 2 - at.x - at.width / 2) * 2,

@@ -324,7 +324,7 @@ class FaultsTest {
         }
         try (RunningApplication app = start()) {
             Map<String, Object> stale = Map.of("text", "at 50", "revision", 2);
-            assertThat(app.send("POST", "/api/shows/1/line", stale).body()).contains("what is in hand changed");
+            assertThat(app.send("POST", "/api/shows/1/line", stale).body()).contains("the selection changed");
             assertThat(app.send("POST", "/api/shows/1/line", Map.of("text", "name 3 \"C\"", "revision", 2))
                             .statusCode())
                     .isEqualTo(200);

@@ -39,10 +39,10 @@ class GroupsIT extends InBrowser {
     }
 
     private static Locator chips() {
-        return page.getByLabel("Units in hand, in order").locator("[data-step] button");
+        return page.getByLabel("Units selected, in order").locator("[data-step] button");
     }
 
-    /** The units in hand as the chips have them. */
+    /** The units selected as the chips have them. */
     private static List<String> held() {
         return chips().allTextContents().stream()
                 .map(t -> t.replaceFirst("\\d$", ""))
@@ -289,8 +289,8 @@ class GroupsIT extends InBrowser {
             hand.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Wrong"))
                     .click();
             assertThat(hand.getByText(Pattern.compile("Skiff Wash 2 .* wrong"))).isVisible();
-            hand.getByLabel("Who to take in hand").fill("all where wrong");
-            hand.getByLabel("Who to take in hand").press("Enter");
+            hand.getByLabel("Who to select").fill("all where wrong");
+            hand.getByLabel("Who to select").press("Enter");
             assertHeld("2");
             Object sideways = hand.evaluate("() => document.documentElement.scrollWidth > window.innerWidth");
             assertThat(sideways).isEqualTo(false);

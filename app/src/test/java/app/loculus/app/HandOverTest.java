@@ -295,7 +295,7 @@ class HandOverTest {
             at.line(id, "save version \"Noon\"");
             assertThat(open(at, id)).isEmpty();
             at.line(id, "1 thru 4 at 50");
-            assertThat(open(at, id)).as("what is in hand is no work").isEmpty();
+            assertThat(open(at, id)).as("the selection is no work").isEmpty();
             at.line(id, "name 1 \"Key\"");
             assertThat(open(at, id)).hasSize(1);
             at.line(id, "undo");

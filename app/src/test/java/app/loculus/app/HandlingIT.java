@@ -36,7 +36,7 @@ class HandlingIT extends InBrowser {
     }
 
     private static Locator chips() {
-        return page.getByLabel("Units in hand, in order").getByRole(AriaRole.BUTTON);
+        return page.getByLabel("Units selected, in order").getByRole(AriaRole.BUTTON);
     }
 
     private static List<String> held() {
@@ -327,7 +327,7 @@ class HandlingIT extends InBrowser {
     @Test
     void both_themes_hold_and_the_sheet_lists_the_keys() {
         page.keyboard().press("?");
-        assertThat(page.getByText("Highlight what is in hand, on and off")).isVisible();
+        assertThat(page.getByText("Highlight the selection, on and off")).isVisible();
         page.keyboard().press("Escape");
         button("^Night$").click();
         assertThat(page.locator("html")).hasAttribute("data-theme", "night");

@@ -155,11 +155,11 @@ class LibraryIT extends InBrowser {
         button("Take the output over").click();
         assertThat(row(1)).isVisible();
         go("Show");
-        button("Put away").first().click();
-        assertThat(button("Show 1 put away")).isVisible();
-        button("Show 1 put away").click();
-        button("Fetch back").click();
-        assertThat(button("put away")).hasCount(0);
+        button("Archive").first().click();
+        assertThat(button("Show 1 archived")).isVisible();
+        button("Show 1 archived").click();
+        button("Take out of the archive").click();
+        assertThat(button("archived")).hasCount(0);
     }
 
     @Test

@@ -177,7 +177,7 @@ class PalettesIT extends InBrowser {
         assertThat(page.getByText("1 misses a type · 1 gap")).isVisible();
         button("Next gap").first().click();
         assertThat(page.getByText("nothing recorded fits Lantern Beam")).isVisible();
-        button("Take in hand").click();
+        button("Select").click();
         line("Color1 at \"Jade\"");
         button("Merge what is set").click();
         assertThat(page.getByText("No gap")).isVisible();
@@ -212,14 +212,14 @@ class PalettesIT extends InBrowser {
                 .click();
         page.keyboard().type("10 deg");
         page.keyboard().press("Enter");
-        assertThat(dialog.getByLabel("Let go of Zoom of 4")).isVisible();
+        assertThat(dialog.getByLabel("Release Zoom of 4")).isVisible();
         dialog.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Dimmer"))
                 .click();
         page.keyboard().type("20 thru 80");
         page.keyboard().press("Enter");
         page.waitForCondition(() -> Math.abs(rig(4, "intensity") - 0.8) < 0.01);
-        dialog.getByLabel("Let go of Zoom of 4").click();
-        assertThat(dialog.getByLabel("Let go of Zoom of 4")).hasCount(0);
+        dialog.getByLabel("Release Zoom of 4").click();
+        assertThat(dialog.getByLabel("Release Zoom of 4")).hasCount(0);
         dialog.getByLabel("Record Zoom").click();
         page.keyboard().press("Escape");
         page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName(Pattern.compile("^Combined")))
@@ -315,7 +315,7 @@ class PalettesIT extends InBrowser {
         assertThat(fan).isVisible();
         line("clear all");
         fan.click();
-        assertThat(page.getByLabel("Units in hand, in order").getByRole(AriaRole.BUTTON))
+        assertThat(page.getByLabel("Units selected, in order").getByRole(AriaRole.BUTTON))
                 .hasCount(4);
         page.waitForCondition(() -> rig(4, "pan") > 29.9);
     }

@@ -113,7 +113,7 @@ class StoryIT extends InBrowser {
     private void selectAndSet() {
         go("Groups");
         line("201 thru 207 mirror at 0 thru 90");
-        assertThat(page.getByLabel("Units in hand, in order").getByRole(AriaRole.BUTTON))
+        assertThat(page.getByLabel("Units selected, in order").getByRole(AriaRole.BUTTON))
                 .hasCount(7);
         assertThat(rig(201, "intensity")).isLessThan(0.001);
         assertThat(rig(204, "intensity")).isBetween(0.898, 0.902);
@@ -129,7 +129,7 @@ class StoryIT extends InBrowser {
         button("Send colour home").click();
         page.waitForCondition(() -> rig(204, "colour.x") < 0.40);
         page.keyboard().press("Delete");
-        assertThat(page.getByLabel("Units in hand, in order").getByRole(AriaRole.BUTTON))
+        assertThat(page.getByLabel("Units selected, in order").getByRole(AriaRole.BUTTON))
                 .hasCount(0);
         line("clear all");
         page.waitForCondition(() -> rig(204, "intensity") < 0.001);
@@ -145,7 +145,7 @@ class StoryIT extends InBrowser {
         assertThat(page.getByLabel(Pattern.compile("^1 Bridge washes"))).isVisible();
         page.keyboard().press("Delete");
         page.getByLabel(Pattern.compile("^1 Bridge washes")).click();
-        assertThat(page.getByLabel("Units in hand, in order").getByRole(AriaRole.BUTTON))
+        assertThat(page.getByLabel("Units selected, in order").getByRole(AriaRole.BUTTON))
                 .hasCount(6);
     }
 
@@ -164,7 +164,7 @@ class StoryIT extends InBrowser {
         assertThat(page.getByRole(
                         AriaRole.ROW,
                         new Page.GetByRoleOptions().setName(Pattern.compile("Lantern Beam slot 5 “Jade”"))))
-                .containsText("needs an eye");
+                .containsText("needs a look");
         assertThat(page.getByRole(
                         AriaRole.ROW,
                         new Page.GetByRoleOptions().setName(Pattern.compile("Fathom Profile computed mix"))))
@@ -195,7 +195,7 @@ class StoryIT extends InBrowser {
         page.mouse().down();
         page.mouse().move(stage.x + stage.width - 10, stage.y + stage.height - 60);
         page.mouse().up();
-        assertThat(page.getByLabel("Units in hand, in order").getByRole(AriaRole.BUTTON))
+        assertThat(page.getByLabel("Units selected, in order").getByRole(AriaRole.BUTTON))
                 .hasCount(6);
     }
 

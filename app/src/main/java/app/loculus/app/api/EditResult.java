@@ -24,7 +24,7 @@ import java.util.function.UnaryOperator;
  * @param landings where fixtures land, for the map
  * @param changes whether anything changes at all
  * @param lasting whether something else referred to what it takes away
- * @param units labels of who it is about: those in hand afterwards, or those of the one group that is written; only of
+ * @param units labels of who it is about: the selected afterwards, or those of the one group that is written; only of
  *     a preview, and only when it changes them
  * @param palettes what becomes of palettes; only of a preview
  * @param carried what goes from one place on the stage to another; only of a preview

@@ -174,7 +174,7 @@ final class OpenShow {
 
     private static String words(Set<PartRef> met) {
         List<String> kinds = met.stream().map(p -> p.kind().words()).distinct().toList();
-        return met.size() == 1 && kinds.get(0).equals("what is in hand")
+        return met.size() == 1 && kinds.get(0).equals("the selection")
                 ? kinds.get(0)
                 : met.size() + " of the parts it touches or goes by (" + String.join(", ", kinds) + ")";
     }

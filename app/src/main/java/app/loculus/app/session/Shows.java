@@ -193,7 +193,7 @@ public class Shows {
             throw Refusal.of(
                     "show.live",
                     "show",
-                    "The show that is open cannot be put away.",
+                    "The show that is open cannot be archived.",
                     WayOut.advice("Open another one first."));
         }
         keeper.disk().write(() -> keeper.store().archive(id, archived));

@@ -15,7 +15,7 @@ import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
 import org.springframework.stereotype.Component;
 
-/** What is in hand. */
+/** The selection. */
 @Component
 class HandStore implements PartStore<Whole, Hand> {
 

@@ -80,7 +80,7 @@ class V4ValuesOnce implements JavaMigration {
     /**
      * A foreign key on the show alone brings an index with it. The database chooses that one while a table is small, and
      * then looks through all rows of the show for each of them: 2,000 deletes took 3 s. The rows' own keys begin with
-     * the show; shows are put away, never deleted.
+     * the show; shows are archived, never deleted.
      */
     private static void oneIndex(Connection connection, String table) throws SQLException {
         try (Statement statement = connection.createStatement()) {

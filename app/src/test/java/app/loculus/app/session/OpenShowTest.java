@@ -191,7 +191,7 @@ class OpenShowTest {
         edit(EditRequest.NOW, "add 1 thru 3 as \"House Dimmer\"", "1");
         edit(EditRequest.NOW, "2");
         Edited stale = edit(on(1), "at 50");
-        assertThat(stale.outcome().problems().get(0).words()).contains("since then what is in hand changed");
+        assertThat(stale.outcome().problems().get(0).words()).contains("since then the selection changed");
         assertThat(edit(on(9), "at 50").outcome().problems().get(0).words()).contains("does not exist yet");
         assertThat(edit(on(2), "at 50").outcome().refused()).isFalse();
         assertThat(open.undo(1, on(1)).outcome().refused()).isTrue();

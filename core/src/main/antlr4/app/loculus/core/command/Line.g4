@@ -110,7 +110,7 @@ flipKept : FLIP selection IN (POSITION paletteRef | CUE cueRefs ofList? | LOOK i
 updatePalette : UPDATE kind paletteRef scope? ;
 starterPalettes : STARTER PALETTES ;
 recordEffect : RECORD EFFECT integer? text? REPLACE? ;
-/* Without a number: what moves those in hand. */
+/* Without a number: what moves the selected. */
 editEffect : EDIT EFFECT effectRef? (PART integer)? effectChange+ ;
 effectChange
     : ALSO? movements                   # effectMovements
@@ -168,7 +168,7 @@ cueRange : cueRef (THRU cueRef)? ;
 cueRefs : cueRange (PLUS cueRange)* ;
 lookRef : CUE cueRef ofList? | LOOK integer | SUBMASTER integer ;
 takeOutOfLook : TAKE OUT selection FROM lookRef lookOption* ;
-/* Whatever is in hand. */
+/* Whatever is selected. */
 giveInLook : GIVE selection kind paletteRef IN lookRef ;
 /* Into: what no palette is near to becomes palettes of its own. */
 tidyLook : TIDY lookRef (INTO PALETTES)? ;
@@ -191,7 +191,7 @@ renumberCues : RENUMBER CUES ofList? FROM cueRef (BY cueRef)? ;
 setList : LIST listRef text? listChange* ;
 listChange
     : AS (CHASE | LIST)                 # listWay
-    | (CARRYING ON | STANDING ALONE)    # listJoin
+    | (TRACKING | COMPLETE | CARRYING ON | STANDING ALONE)    # listJoin
     | RATE number                       # listRate
     | CROSSFADE number                  # listCrossfade
     | (FORWARDS | BACKWARDS | BOUNCE | RANDOM (SEED integer)?)  # listDirection
@@ -355,7 +355,7 @@ INVERT : 'invert' ; REST : 'rest' ; HAND : 'hand' ; WHERE : 'where' ; LIT : 'lit
 ONLY : 'only' ; WITHOUT : 'without' ; KEEP : 'keep' ; NEW : 'new' ; REFERENCES : 'references' ; TIDY : 'tidy' ; TIME : 'time' ; RELEASE : 'release' ; NUDGE : 'nudge' ; AIM : 'aim' ; FAN : 'fan' ; NARROW : 'narrow' ; INTO : 'into' ; FILL : 'fill' ; FOR : 'for' ; UPDATE : 'update' ; PALETTES : 'palettes' ;
 LOOK : 'look' ; CUE : 'cue' ; CUES : 'cues' ; LIST : 'list' ; SUBMASTER : 'submaster' ; TOUCHED : 'touched' ; SEND : 'send' ; NOW : 'now' ; SELECTED : 'selected' ; OPENS : 'open' ; WAIT : 'wait' ;
 PRESS : 'press' ; AFTER : 'after' ; BEGIN : 'begin' ; END : 'end' ; BEFORE : 'before' ; SPLIT : 'split' ; CHASE : 'chase' ; CARRYING : 'carrying' ;
-STANDING : 'standing' ; ALONE : 'alone' ; RATE : 'rate' ; CROSSFADE : 'crossfade' ; FORWARDS : 'forwards' ; BACKWARDS : 'backwards' ; BOUNCE : 'bounce' ;
+TRACKING : 'tracking' ; COMPLETE : 'complete' ; STANDING : 'standing' ; ALONE : 'alone' ; RATE : 'rate' ; CROSSFADE : 'crossfade' ; FORWARDS : 'forwards' ; BACKWARDS : 'backwards' ; BOUNCE : 'bounce' ;
 RANDOM : 'random' ; GO : 'go' ; BACK : 'back' ; PAUSE : 'pause' ; JUMP : 'jump' ; EVERYTHING : 'everything' ; LEVEL : 'level' ; TEMPO : 'tempo' ; TAP : 'tap' ;
 MASTER : 'master' ; PREPARE : 'prepare' ; BLIND : 'blind' ; COLON : ':' ;
 EFFECT : 'effect' ; EFFECTS : 'effects' ; SINE : 'sine' ; TRIANGLE : 'triangle' ; RAMP : 'ramp' ; FALL : 'fall' ; SQUARE : 'square' ; CIRCLE : 'circle' ;

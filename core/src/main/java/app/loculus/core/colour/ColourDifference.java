@@ -30,7 +30,7 @@ public record ColourDifference(double deltaUv) {
         EXACT("exact"),
         MATCH("match"),
         CLOSE("close"),
-        NEEDS_AN_EYE("needs an eye");
+        NEEDS_AN_EYE("needs a look");
 
         private final String words;
 

@@ -183,7 +183,7 @@ public final class LineReader {
         return parser(text).laid().pattern().accept(new Patterns());
     }
 
-    /** Reads values alone: {@code at 50 zoom at 12 deg}; who takes them is in hand. @throws Refusal with the place */
+    /** Reads values alone: {@code at 50 zoom at 12 deg}; who takes them is selected. @throws Refusal with the place */
     public ShowEdit readValues(String text) {
         LineParser.ValuesContext values = parser(text).values();
         return new Together(values.value().stream()

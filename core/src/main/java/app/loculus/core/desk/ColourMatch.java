@@ -17,7 +17,7 @@ import java.util.Map;
 import java.util.Optional;
 
 /**
- * How the colours of what is in hand stand to that of one fixture, as their profiles have it; the eye decides.
+ * How the colours of the selection stand to that of one fixture, as their profiles have it; the eye decides.
  *
  * @param reference what that one shows, as a screen has it; empty when it shows no colour
  * @param palette the one its colour follows, as the line has it; empty when it follows none

@@ -21,13 +21,13 @@ import java.util.Set;
 import java.util.stream.Collectors;
 
 /**
- * Who stands where in an effect: those whose working values it moves, else those in hand as it would lay itself over
+ * Who stands where in an effect: those whose working values it moves, else the selected as it would lay itself over
  * them.
  *
  * @param used whether it moves them
  * @param steps in order, each with its offset in rounds
- * @param able how many in hand have something that it moves
- * @param held how many are in hand
+ * @param able how many selected have something that it moves
+ * @param held how many are selected
  * @param dark how many of those in the steps give no light, and get none by it
  */
 public record EffectSteps(boolean used, List<At> steps, int able, int held, int dark) {

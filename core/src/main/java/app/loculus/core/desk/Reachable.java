@@ -13,7 +13,7 @@ import java.util.List;
 import java.util.Map;
 
 /**
- * The colours that a type in hand can make.
+ * The colours that a type selected can make.
  *
  * @param type name of the profile
  * @param outlines corners of each way to mix them, counter-clockwise in u′v′
@@ -24,7 +24,7 @@ public record Reachable(String type, List<List<Chromaticity>> outlines, List<Chr
     /** By name: a mode itself is long to tell from others. */
     private record Made(ProfileId profile, String mode, int cell) {}
 
-    /** A type once, however many of it are in hand; types without colour are left out. */
+    /** A type once, however many of it are selected; types without colour are left out. */
     public static List<Reachable> all(Show show) {
         Map<Made, Reachable> types = new LinkedHashMap<>();
         for (UnitId held : show.hand().selection().units()) {

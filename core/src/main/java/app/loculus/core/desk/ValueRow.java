@@ -3,10 +3,10 @@ package app.loculus.core.desk;
 import java.util.List;
 
 /**
- * One attribute of what is in hand.
+ * One attribute of the selection.
  *
  * @param low lowest value in percent; @param high highest
- * @param points what was spread along the steps in hand, in percent: two values or more
+ * @param points what was spread along the steps selected, in percent: two values or more
  * @param text what it is in the form people read, a name, degrees or percent
  * @param dmx lowest and highest DMX value
  * @param source home, hand, palette, effect, highlight, the list or submaster that is played, or mixed

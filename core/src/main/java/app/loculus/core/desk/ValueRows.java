@@ -27,7 +27,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 
-/** Sums up the attributes of everything in hand. */
+/** Sums up the attributes of everything selected. */
 public final class ValueRows {
 
     private final Show show;

@@ -31,9 +31,9 @@ import java.util.function.Predicate;
 import java.util.stream.Collectors;
 
 /**
- * What is in hand, unit by unit and attribute by attribute: a window of it, since thousands may be in hand.
+ * The selection, unit by unit and attribute by attribute: a window of it, since thousands may be selected.
  *
- * @param columns attributes of all that is in hand, by kind
+ * @param columns attributes of all that is selected, by kind
  * @param from place of the first row among all; @param all how many there are
  * @param rows in the order of the selection
  */
@@ -84,7 +84,7 @@ public record ValueTable(List<ValueColumn> columns, int from, int all, List<Unit
         return new ValueTable(columns(show, units, window.touched()), from, units.size(), rows);
     }
 
-    /** What is in hand with its cells, as far as there is something to set. */
+    /** The selection with its cells, as far as there is something to set. */
     private static List<UnitId> units(Show show) {
         return show.hand().selection().units().stream()
                 .flatMap(held -> Touching.withCells(show.patch(), held).stream())

@@ -17,7 +17,7 @@ import java.util.Set;
  * @param number absent for one that was set and not recorded: it is there as long as something refers to it
  * @param name empty for one that has no number
  * @param movements at once, in one round
- * @param rate rounds a minute
+ * @param rate cycles a minute
  * @param along where each step of a selection stands in the round
  */
 public record Effect(

@@ -22,7 +22,7 @@ public sealed interface Movement {
         return Optional.empty();
     }
 
-    /** Whether it moves around what lies below, so that this counts. */
+    /** Whether it moves relative to what lies below, so that this counts. */
     boolean relative();
 
     /** Whether it has a size in numbers. */
@@ -106,7 +106,7 @@ public sealed interface Movement {
      *
      * @param size across, in degrees; around a mark in metres
      * @param turned by how many degrees, from pan towards tilt
-     * @param around whose place it goes around at one height; absent: around what lies below
+     * @param around whose place it goes around at one height; absent: relative to what lies below
      */
     record Shape(Figure figure, double size, double turned, Optional<MarkId> around) implements Movement {
 

@@ -15,7 +15,7 @@ public record Turning(List<Piece> pieces) {
     /** Changes of rate that are remembered; a drag makes dozens. */
     private static final int MOST = 500;
 
-    /** @param from in microseconds @param turned until then @param rate rounds a minute from then on */
+    /** @param from in microseconds @param turned until then @param rate cycles a minute from then on */
     public record Piece(long from, double turned, double rate) {
 
         double at(long micros) {

@@ -239,7 +239,7 @@ final class PaletteRules {
         }
 
         private static String words(List<Palette> far) {
-            return far.size() == 1 ? upper(far.get(0)) + " needs an eye" : far.size() + " palettes need an eye";
+            return far.size() == 1 ? upper(far.get(0)) + " needs a look" : far.size() + " palettes need a look";
         }
 
         private static String named(List<Palette> far) {

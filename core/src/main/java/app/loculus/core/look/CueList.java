@@ -23,7 +23,7 @@ public record CueList(
         STANDING_ALONE;
 
         public String words() {
-            return this == CARRYING_ON ? "carrying on" : "standing alone";
+            return this == CARRYING_ON ? "tracking" : "each cue complete";
         }
     }
 

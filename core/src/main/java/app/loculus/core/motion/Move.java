@@ -14,7 +14,7 @@ public interface Move {
      */
     FunctionValue at(FunctionValue below, double turns, Optional<Double> size);
 
-    /** Whether it moves around what lies below. */
+    /** Whether it moves relative to what lies below. */
     boolean relative();
 
     /** One after the other, each around what the one before makes. */

@@ -22,7 +22,7 @@ final class Shaping {
         return turns - Math.floor(turns);
     }
 
-    /** In degrees around what lies below. */
+    /** In degrees relative to what lies below. */
     record Around(Movement.Shape shape, Parameter parameter) implements Move {
 
         @Override

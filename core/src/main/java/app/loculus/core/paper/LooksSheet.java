@@ -72,7 +72,7 @@ public final class LooksSheet {
                 cue.number() + " " + cue.name(),
                 times(cue.timing())
                         + next(cue.next())
-                        + (carried == 0 ? "" : " · " + Numbers.count(carried, "unit") + " carried on")
+                        + (carried == 0 ? "" : " · " + Numbers.count(carried, "unit") + " tracked")
                         + (cue.note().isEmpty() ? "" : ". " + cue.note()),
                 false,
                 rows(own));
@@ -93,8 +93,11 @@ public final class LooksSheet {
         if (!next.byItself()) {
             return "";
         }
-        String which = next.trigger() == Start.Trigger.BEGAN ? "beginning" : "end";
-        return " · the next one " + next.after() + " s after its " + which;
+        if (next.after().equals(Seconds.ZERO)) {
+            return next.trigger() == Start.Trigger.BEGAN ? " · the next cue starts with it" : " · the next cue follows on";
+        }
+        return " · the next cue follows " + next.after() + " s after its "
+                + (next.trigger() == Start.Trigger.BEGAN ? "start" : "end");
     }
 
     private static List<List<String>> rows(List<LookContents.Row> rows) {

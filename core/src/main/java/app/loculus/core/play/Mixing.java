@@ -131,7 +131,7 @@ final class Mixing {
 
     /**
      * Home counts as far as nobody says anything: it goes as light comes in and comes back as light goes out, so that none
-     * of them jumps, however many come and go at once. What moves around what lies below does so around the highest of all
+     * of them jumps, however many come and go at once. What moves relative to what lies below does so around the highest of all
      * that stands.
      */
     private Resolved highest(int count, Resolved below) {

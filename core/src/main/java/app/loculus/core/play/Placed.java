@@ -10,7 +10,7 @@ import java.util.Optional;
 /**
  * Where a look puts a channel.
  *
- * @param place null for what moves around what lies below, as long as nothing earlier in its list says where that is
+ * @param place null for what moves relative to what lies below, as long as nothing earlier in its list says where that is
  * @param snaps whether it jumps there: a named range, or a channel whose profile says so
  * @param time of the palette it comes from
  * @param moving what moves it; null when it stands

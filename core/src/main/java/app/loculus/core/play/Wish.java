@@ -100,7 +100,7 @@ final class Wish {
         return share < 0 ? a : share >= 1 ? b : Fade.between(a, b, share);
     }
 
-    /** Whether it moves around what lies below. */
+    /** Whether it moves relative to what lies below. */
     boolean around() {
         return to == null && moving != null && moving.move().relative();
     }

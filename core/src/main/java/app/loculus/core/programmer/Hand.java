@@ -18,14 +18,14 @@ import java.util.stream.Stream;
 /**
  * What is selected and how it was taken.
  *
- * @param selection the units in hand, in order
+ * @param selection the units selected, in order
  * @param base what the patterns take from
  * @param asked how the base was asked for, so that a recipe can ask again
  * @param patterns in the order they were laid on; each knows which share of its steps it takes
  * @param recent selections before this one, the latest first
  * @param list the cue list that is chosen: what is recorded, played and changed without naming a list is in that one;
  *     absent: the first
- * @param highlight whether the units in hand are shown off
+ * @param highlight whether the units selected are shown off
  */
 public record Hand(
         Selection selection,
@@ -88,12 +88,12 @@ public record Hand(
         return recent.isEmpty() ? Selection.EMPTY : recent.get(0);
     }
 
-    /** How what is in hand would be asked for again. */
+    /** How the selection would be asked for again. */
     public Choice asking() {
         return patterns.isEmpty() ? asked : new Choice.Arranged(asked, patterns);
     }
 
-    /** Lays a pattern on what is in hand; one that undoes or replaces the one before takes its place. */
+    /** Lays a pattern on the selection; one that undoes or replaces the one before takes its place. */
     public Hand arranged(Pattern pattern, Patch patch) {
         List<Pattern> all = new ArrayList<>(patterns);
         Pattern before = all.isEmpty() ? null : all.get(all.size() - 1);

@@ -5,7 +5,7 @@ import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.Map;
 
-/** What is in hand, and the working values. */
+/** The selection, and the working values. */
 public record Programmer(Hand hand, Map<UnitId, UnitValues> values) {
 
     public static final Programmer EMPTY = new Programmer(Hand.EMPTY, Map.of());

@@ -45,7 +45,7 @@ public final class Touching {
         /** What a reference to a palette stands for; the value itself when it is none. */
         Optional<AttributeValue> plain(UnitId unit, Attribute attribute, AttributeValue value);
 
-        /** Whether an effect moves the attribute around what lies below. */
+        /** Whether an effect moves the attribute relative to what lies below. */
         default boolean rides(UnitId unit, Attribute attribute, Use use) {
             return false;
         }

@@ -137,7 +137,7 @@ public final class Resolver {
         return value instanceof AttributeValue.Moved m ? m.over().orElse(value) : value;
     }
 
-    /** Whether it says where something is: what moves around what lies below does not. */
+    /** Whether it says where something is: what moves relative to what lies below does not. */
     private static boolean stands(AttributeValue value) {
         return !(value instanceof AttributeValue.Moved m) || m.over().isPresent();
     }
@@ -297,7 +297,7 @@ public final class Resolver {
         return motions;
     }
 
-    /** Whether an effect moves the attribute around what lies below, so that a value there is moved around. */
+    /** Whether an effect moves the attribute relative to what lies below, so that a value there is moved around. */
     public boolean rides(UnitId unit, Attribute attribute, Use use) {
         return motions.effect(use.effect())
                 .map(e -> motions.of(e, unit).get(attribute))

@@ -76,7 +76,7 @@ public sealed interface Source {
         }
     }
 
-    /** Shown off because it is in hand. */
+    /** Shown off because it is selected. */
     record Highlight() implements Source {
         @Override
         public String word() {

@@ -182,14 +182,14 @@ public final class Draft {
         return new Companions(show().patch(), new OnStage(show().unlit()));
     }
 
-    /** What is in hand. @throws Refusal when nothing is */
+    /** The selection. @throws Refusal when nothing is */
     public Selection held() {
         Selection selection = hand().selection();
         if (selection.isEmpty()) {
             throw Refusal.of(
                     "selection.empty",
                     "selection",
-                    "Nothing is in hand.",
+                    "Nothing is selected.",
                     WayOut.advice("Choose fixtures first, for example 101 thru 112, or pick them on the plan."));
         }
         selection.units().stream().map(UnitId::fixture).distinct().forEach(this::reads);

@@ -106,6 +106,6 @@ final class Kept {
                 "value.command",
                 "value",
                 "“" + range.name() + "” is a command: it is sent for a moment and never kept, so that no cue does it.",
-                WayOut.line("Send it now to what is in hand", "send " + Quoted.of(range.name()) + " now"));
+                WayOut.line("Send it now to the selection", "send " + Quoted.of(range.name()) + " now"));
     }
 }

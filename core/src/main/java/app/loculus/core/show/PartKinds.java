@@ -167,7 +167,7 @@ public final class PartKinds {
             .refitting(PartKinds::refitted)
             .told(Teller.whenever("Working values differ"));
 
-    public static final PartKind<Whole, Hand> HAND = PartKind.of("hand", "what is in hand", whole(), Hand.class)
+    public static final PartKind<Whole, Hand> HAND = PartKind.of("hand", "the selection", whole(), Hand.class)
             .usually(show -> Hand.EMPTY)
             .refitting((show, hand, refit) -> Optional.of(hand.keeping(refit::keeps, refit::choice)));
 

@@ -46,7 +46,7 @@ public final class References {
         });
     }
 
-    /** Lets go of whatever leads nowhere in this show. */
+    /** Releases whatever leads nowhere in this show. */
     static Refit standing(Show show) {
         return new Refit() {
             @Override

@@ -9,7 +9,7 @@ import java.util.Optional;
  *
  * @param step along the steps it was spread over, from 0
  * @param steps how many there were, from 1
- * @param rate rounds a minute in place of the effect's own
+ * @param rate cycles a minute in place of the effect's own
  * @param size in place of the effect's own, in its unit
  * @param ahead rounds that it is ahead of its rate counted from time 0, so that another rate set by hand goes on from
  *     where it was
@@ -40,11 +40,11 @@ public record Use(EffectId effect, int step, int steps, Optional<Double> rate, O
         size.ifPresent(Use::checkSize);
     }
 
-    /** @throws Refusal when it is outside 0 to 600 rounds a minute */
+    /** @throws Refusal when it is outside 0 to 600 cycles a minute */
     public static void checkRate(double rate) {
         if (!(rate >= 0 && rate <= FASTEST)) {
             throw Refusal.of(
-                    "effect.rate", "rate", Decimal.text(rate, 2) + " a minute is outside 0 to 600 rounds a minute.");
+                    "effect.rate", "rate", Decimal.text(rate, 2) + " a minute is outside 0 to 600 cycles a minute.");
         }
     }
 

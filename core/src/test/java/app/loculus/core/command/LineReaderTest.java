@@ -162,6 +162,6 @@ class LineReaderTest {
         assertThat(reader.readAll(List.of("11 at 50", "12 at 50"))
                         .apply(Rig.everyKind())
                         .called())
-                .isEqualTo("Holds 1 unit");
+                .isEqualTo("Selects 1 unit");
     }
 }

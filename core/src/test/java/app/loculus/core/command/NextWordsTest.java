@@ -44,7 +44,7 @@ class NextWordsTest {
                 "'1 thru 6 ' | at, every, mirror, sort by across, sort by number, colour",
                 "'record colour 1 ' | per type, per fixture, merge, replace, keep references, close wheel",
                 "'1 at ' | full, out",
-                "'list 1 ' | as chase, carrying on, standing alone, rate",
+                "'list 1 ' | as chase, tracking, complete, rate",
                 "'all where ' | lit, not, uses, in"
             })
     void what_fits_is_offered(String line, String words) {

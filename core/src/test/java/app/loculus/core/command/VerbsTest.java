@@ -47,12 +47,12 @@ class VerbsTest {
                 "rename color 1 \"Sea\"|colour 1 is called “Sea”",
                 "home|Sends everything of 2 units home",
                 "home beam|Sends beam of 2 units home",
-                "clear|Lets go of 2 units",
-                "clear all|Lets go of 2 units",
+                "clear|Releases 2 units",
+                "clear all|Releases 2 units",
                 "next|Share 2 of 2",
                 "previous|Share 2 of 2",
                 "highlight on|Highlight on",
-                "group 1 at full|Holds 4 units",
+                "group 1 at full|Selects 4 units",
                 "at out|Dimmer 0 % for 2 units",
                 "at 20 thru 80|Dimmer 20 → 80 for 2 units",
                 "zoom at 12 deg|Zoom 12 deg for 2 units",
@@ -62,7 +62,7 @@ class VerbsTest {
                 "colour xy 0.3, 0.3|Colour x 0.3 y 0.3",
                 "white at 3200 k|Colour x 0.4232 y 0.3991",
                 "white at 3200 k tint 0.01|Colour x 0.4366 y 0.4298",
-                "21 thru 23 reverse|Holds 3 units",
+                "21 thru 23 reverse|Selects 3 units",
                 "shuffle seed 7|shuffle seed 7: 2 of 4 in 2 steps",
             })
     void each_verb_says_what_it_does_and_can_be_reversed(String line, String words) {
@@ -122,7 +122,7 @@ class VerbsTest {
         assertThat(Rig.say(BEFORE, "11 white at 900 k").problems().get(0).words())
                 .contains("900 K is outside");
         assertThat(Rig.say(BEFORE, "1 colour xy 0.3, 0.3").problems().get(0).words())
-                .isEqualTo("Nothing in hand can make a colour.");
+                .isEqualTo("Nothing selected can make a colour.");
     }
 
     @Test

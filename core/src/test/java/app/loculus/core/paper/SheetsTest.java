@@ -68,9 +68,9 @@ class SheetsTest {
         assertThat(sheet.sections())
                 .extracting(s -> s.heading() + " | " + s.words())
                 .containsExactly(
-                        "List 1 Main | 2 cues, carrying on, released in 2 s",
+                        "List 1 Main | 2 cues, tracking, released in 2 s",
                         "1 Low | in 4 · out 2 · rest 4",
-                        "2 Side | in 0 · out 0 · rest 0 · the next one 5 s after its beginning · 3 units carried on",
+                        "2 Side | in 0 · out 0 · rest 0 · the next cue follows 5 s after its start · 3 units tracked",
                         "Submasters | ",
                         "1 One | ",
                         "Looks | ",

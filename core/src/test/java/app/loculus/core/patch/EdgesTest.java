@@ -83,6 +83,6 @@ class EdgesTest {
     @Test
     void what_nothing_in_hand_has_is_said_the_right_way_round() {
         Show show = Rig.show("patch 1 as \"Dimmer / 1-slot\" at 1.1", "1");
-        assertThat(warnings(Rig.say(show, "zoom at 20"))).containsExactly("Nothing in hand has zoom.");
+        assertThat(warnings(Rig.say(show, "zoom at 20"))).containsExactly("Nothing selected has zoom.");
     }
 }

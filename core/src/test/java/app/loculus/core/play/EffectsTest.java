@@ -17,7 +17,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 /** Effects as they go out, against figures worked out by hand. */
 class EffectsTest {
 
-    /** Eight dimmers at slots 1 to 8, in hand. */
+    /** Eight dimmers at slots 1 to 8, selected. */
     private static Show eight(String... lines) {
         return Rig.after(
                 Rig.of(Rig.DIMMER),

@@ -108,7 +108,7 @@ class ChoosingTest {
                 "group 3 + 13|13 12",
                 "11 thru 14 part 1 of 2 reverse|12 11",
                 "11 thru 14 shuffle seed 7 sort by number|11 12 13 14",
-                "11 thru 14 step 9|“step 9” takes nothing: 4 steps are in hand.",
+                "11 thru 14 step 9|“step 9” takes nothing: 4 steps are selected.",
                 "purpose \"nobody\"|No fixture is for “nobody”.",
                 "universe 9|No fixture is in universe 9.",
                 "all where at 140|A level is from 0 to 100 percent.",
@@ -153,7 +153,7 @@ class ChoosingTest {
         assertThat(held(Rig.after(RIG, "12 + 21"), "invert within type")).isEqualTo("11 13 14 22 23");
         assertThat(held(Rig.after(RIG, "51.2 + 1"), "invert within type")).isEqualTo("51.1+51.3+51.4");
         assertThat(held(Rig.after(RIG, "all - 61"), "invert")).isEqualTo("61");
-        assertThat(held(RIG, "invert")).startsWith("Nothing is in hand");
+        assertThat(held(RIG, "invert")).startsWith("Nothing is selected");
     }
 
     @Test
@@ -187,7 +187,7 @@ class ChoosingTest {
         var lights = lit.lights();
         assertThat(held(lit, "all where lit")).startsWith("11 12");
         assertThat(Rig.say(lit, "all where lit").words())
-                .containsExactly("Holds 4 units", "Lit by highlight (1), programmer (3)");
+                .containsExactly("Selects 4 units", "Lit by highlight (1), programmer (3)");
         assertThat(held(Rig.after(RIG, "14 thru 11"), "hand where at 30 thru 50"))
                 .isEqualTo("14 13 12");
         assertThat(lights.holder(lit.hand().selection().units().get(0))).isEqualTo("highlight");

@@ -104,7 +104,7 @@ class EffectEditsTest {
                 "rate 45 | sine of Dimmer between 20 % and 80 %, 45 a minute, offset round",
                 "size 20 | sine of Dimmer between 40 % and 60 %, 30 a minute, offset round",
                 "at 0 thru 50 | sine of Dimmer between 0 % and 50 %, 30 a minute, offset round",
-                "square duty 25 | square of Dimmer between 20 % and 80 %, up for 25 %, 30 a minute, offset round",
+                "square duty 25 | square of Dimmer between 20 % and 80 %, duty 25 %, 30 a minute, offset round",
                 "random seed 9 | random of Dimmer between 20 % and 80 %, seed 9, 30 a minute, offset round",
                 "blocks of 2 mirror reverse | sine of Dimmer between 20 % and 80 %, 30 a minute, offset round blocks of 2 mirror reverse",
                 "offset 0 thru 50 | sine of Dimmer between 20 % and 80 %, 30 a minute, offset 0 thru 50",
@@ -117,7 +117,7 @@ class EffectEditsTest {
         assertThat(changed.problems()).isEmpty();
         assertThat(EffectWords.of(changed.show(), effect(changed.show(), 3))).isEqualTo(words);
         assertThat(Rig.after(show, "edit effect " + change))
-                .as("what moves those in hand")
+                .as("what moves the selected")
                 .isEqualTo(changed.show());
         // What it says of itself in the line makes the same again.
         Show again = Rig.after(washes(
@@ -139,13 +139,13 @@ class EffectEditsTest {
     @CsvSource(
             delimiter = '|',
             value = {
-                "part 2 size 9 | sine of Dimmer between 20 % and 80 % and circle of 9° around what lies below",
-                "part 1 size 10 | sine of Dimmer between 45 % and 55 % and circle of 20° around what lies below",
-                "size 10 | sine of Dimmer between 45 % and 55 % and circle of 10° around what lies below",
-                "part 2 eight | sine of Dimmer between 20 % and 80 % and eight of 20° around what lies below",
-                "part 2 ramp of zoom size 8 | sine of Dimmer between 20 % and 80 % and ramp of Zoom by 8 % around what lies below",
-                "part 1 off | circle of 20° around what lies below",
-                "part 2 off also ramp of zoom size 8 | sine of Dimmer between 20 % and 80 % and ramp of Zoom by 8 % around what lies below",
+                "part 2 size 9 | sine of Dimmer between 20 % and 80 % and circle of 9° relative to the position below",
+                "part 1 size 10 | sine of Dimmer between 45 % and 55 % and circle of 20° relative to the position below",
+                "size 10 | sine of Dimmer between 45 % and 55 % and circle of 10° relative to the position below",
+                "part 2 eight | sine of Dimmer between 20 % and 80 % and eight of 20° relative to the position below",
+                "part 2 ramp of zoom size 8 | sine of Dimmer between 20 % and 80 % and ramp of Zoom by 8 % relative to the level below",
+                "part 1 off | circle of 20° relative to the position below",
+                "part 2 off also ramp of zoom size 8 | sine of Dimmer between 20 % and 80 % and ramp of Zoom by 8 % relative to the level below",
             })
     void one_of_several_things_that_it_does_is_changed_added_or_taken_out(String change, String words) {
         Show both = swell("edit effect 3 also circle of position size 20");
@@ -183,7 +183,7 @@ class EffectEditsTest {
                 "effect \"Nope\" | There is no effect “Nope”.",
                 "circle of position around mark \"Nope\" | There is no mark “Nope”.",
                 "run colour 3 thru 5 | There is no colour 3.",
-                "effect 3 off | Nothing that is set in hand is moved by effect 3 “Swell”."
+                "effect 3 off | Nothing selected is moved by effect 3 “Swell”."
             })
     void what_cannot_be_is_said_where_it_stands(String line, String words) {
         assertThat(refusal(swell("clear all", "1"), line)).isEqualTo(words);

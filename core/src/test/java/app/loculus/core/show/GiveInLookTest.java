@@ -14,7 +14,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 
-/** A palette given in a look without taking anything in hand, and a profile taken from the library again. */
+/** A palette given in a look without taking anything selected, and a profile taken from the library again. */
 class GiveInLookTest {
 
     private static Show show() {

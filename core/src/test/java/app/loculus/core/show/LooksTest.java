@@ -143,7 +143,7 @@ class LooksTest {
         Outcome opened = Rig.say(show, "open cue 1");
         assertThat(opened.words())
                 .containsExactly(
-                        "Opens cue 1 of list 1 “Main”: 1 unit in hand to be changed and put back",
+                        "Opens cue 1 of list 1 “Main”: 1 unit; save the changes or discard them",
                         "Working values of 1 unit are cleared for it");
         Outcome back = Rig.say(Rig.after(opened.show(), "1 at 60"), "update cue 1");
         assertThat(back.words())
@@ -203,7 +203,7 @@ class LooksTest {
                 Rig.say(show, "list 1 \"Watch\" as chase rate 96 crossfade 40 bounce release 0:03 standing alone");
         assertThat(set.words())
                 .containsExactly(
-                        "Sets list 1 “Watch”: standing alone, as a chase, 96 a minute, crossfade 40 %, bounce, released in 3 s");
+                        "Sets list 1 “Watch”: each cue complete, as a chase, 96 a minute, crossfade 40 %, bounce, released in 3 s");
         assertThat(set.show().lists().get(0).join()).isEqualTo(CueList.Join.STANDING_ALONE);
         assertThat(Rig.say(show, "move submaster 4 to 1").words())
                 .containsExactly(

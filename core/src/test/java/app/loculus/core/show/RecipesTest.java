@@ -59,7 +59,7 @@ class RecipesTest {
                 Rig.say(recorded(), "change 11 to \"Batten / cells\" take over").words();
         assertThat(words).contains("Group 3 “Fixed” keeps them", "Group 1 “Odd” follows: 2 units, others than before");
         assertThat(Rig.say(recorded(), "51 cells every 2").words())
-                .containsExactly("Holds 1 unit", "cells: 4 units in 4 steps", "every 2: 2 units in 2 steps");
+                .containsExactly("Selects 1 unit", "cells: 4 units in 4 steps", "every 2: 2 units in 2 steps");
     }
 
     @Test

@@ -441,7 +441,7 @@ class ValuesTest {
                         .hand()
                         .selection()
                         .steps())
-                .as("alone, it takes the others in hand")
+                .as("alone, it takes the others selected")
                 .hasSize(Rig.everyKind().patch().size() - 4);
     }
 
@@ -466,6 +466,6 @@ class ValuesTest {
         assertThat(Rig.slots(mix, 30)[17]).as("green goes with red").isEqualTo(home[17]);
         assertThat(Rig.slots(mix, 30)[12]).isEqualTo(slots[12]);
         assertThat(Rig.say(Rig.everyKind(), "21 zoom at home").problems().get(0).words())
-                .isEqualTo("Nothing in hand has zoom.");
+                .isEqualTo("Nothing selected has zoom.");
     }
 }

@@ -30,7 +30,7 @@ class DeskController {
         return DeskView.of(shows.seen(id));
     }
 
-    /** How colours in hand stand to that of one fixture. @param reference its number */
+    /** How colours selected stand to that of one fixture. @param reference its number */
     @GetMapping("/api/shows/{id}/match/{reference}")
     ColourMatch match(@PathVariable long id, @PathVariable int reference) {
         Show show = shows.seen(id);
@@ -38,7 +38,7 @@ class DeskController {
     }
 
     /**
-     * What is in hand, unit by unit and attribute by attribute.
+     * The selection, unit by unit and attribute by attribute.
      *
      * @param touched only what would be recorded
      * @param from place of the first row; @param rows at most so many, and never more than 500

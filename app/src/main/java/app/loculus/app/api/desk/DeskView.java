@@ -21,7 +21,7 @@ import java.util.Map;
 import java.util.stream.Collectors;
 
 /**
- * What is in hand and what it is doing.
+ * The selection and what it is doing.
  *
  * @param steps labels of the units of each step, in order
  * @param rest labels of what the patterns leave
@@ -29,11 +29,11 @@ import java.util.stream.Collectors;
  * @param recent selections before this one, the latest first
  * @param pictures what further patterns would take of it
  * @param grid rows and columns, where a pattern goes by them
- * @param groups all or some, by the number of each group of which something is in hand
+ * @param groups all or some, by the number of each group of which something is selected
  * @param look what highlight looks like
  * @param list the cue list that is chosen, by its id; −1 when there is none
  * @param holds the selection in words
- * @param gamuts colours that the types in hand can make
+ * @param gamuts colours that the types selected can make
  * @param uses palettes that working values follow, or followed before they were changed by hand
  * @param touchedUnits how many units have working values
  */
@@ -91,7 +91,7 @@ record DeskView(
      * A palette that working values follow, or followed.
      *
      * @param used units that follow it
-     * @param changed units that followed it and were changed by hand since: of those in hand, or of all when nothing is
+     * @param changed units that followed it and were changed by hand since: of the selected, or of all when nothing is
      */
     record UseView(String kind, int number, int used, int changed) {
 

@@ -9,7 +9,7 @@ import java.util.List;
 import java.util.function.Predicate;
 
 /**
- * A group, as far as what is in hand does not matter.
+ * A group, as far as the selection does not matter.
  *
  * @param units labels in order
  * @param steps how many steps they make

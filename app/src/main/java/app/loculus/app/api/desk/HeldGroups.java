@@ -8,7 +8,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
 
-/** How much of each group is in hand. */
+/** How much of each group is selected. */
 final class HeldGroups {
 
     private HeldGroups() {}

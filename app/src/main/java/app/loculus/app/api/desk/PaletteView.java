@@ -15,12 +15,12 @@ import java.util.List;
 import java.util.Locale;
 
 /**
- * A palette with its reach over what is in hand.
+ * A palette with its reach over the selection.
  *
  * @param command whether it is sent for a moment and never kept, as a reset is
  * @param swatch colour as #rrggbb, empty where there is none
- * @param follow units in hand that follow
- * @param of units in hand
+ * @param follow units selected that follow
+ * @param of units selected
  */
 record PaletteView(
         String kind,
@@ -43,7 +43,7 @@ record PaletteView(
         int of,
         List<ReachView> reach) {
 
-    /** Units of one type that follow in the same way; {@code grade} is exact, match, close, needs an eye or empty. */
+    /** Units of one type that follow in the same way; {@code grade} is exact, match, close, needs a look or empty. */
     record ReachView(
             String type, String mode, int units, boolean follows, String way, String difference, String grade) {}
 

@@ -14,11 +14,11 @@ import java.util.Map;
 import java.util.stream.Stream;
 
 /**
- * What a pattern would take of what is in hand.
+ * What a pattern would take of the selection.
  *
  * @param words the pattern as the line writes it
  * @param steps how many steps it would make
- * @param taken for units in hand, in order, the step each would stand in, from 1; 0 for one that would be left
+ * @param taken for units selected, in order, the step each would stand in, from 1; 0 for one that would be left
  */
 record PatternPicture(String words, int steps, List<Integer> taken) {
 
@@ -43,7 +43,7 @@ record PatternPicture(String words, int steps, List<Integer> taken) {
         return Stream.concat(sharing, arranging).toList();
     }
 
-    /** Drawn from what is in hand now. */
+    /** Drawn from the selection now. */
     static List<PatternPicture> all(Show show) {
         Selection held = show.hand().selection();
         return held.isEmpty()

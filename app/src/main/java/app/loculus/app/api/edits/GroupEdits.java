@@ -110,7 +110,7 @@ public sealed interface GroupEdits extends TypedEdit {
         }
     }
 
-    /** Changes a group by what is in hand. @param how add, less or replace */
+    /** Changes a group by the selection. @param how add, less or replace */
     record AlterGroup(int number, String how) implements GroupEdits {
         @Override
         public ShowEdit edit(Here here) {
@@ -130,7 +130,7 @@ public sealed interface GroupEdits extends TypedEdit {
         }
     }
 
-    /** Sets the intensity of a group without taking it in hand. */
+    /** Sets the intensity of a group without taking it selected. */
     record LevelGroup(int number, double percent) implements GroupEdits {
         @Override
         public ShowEdit edit(Here here) {

@@ -30,7 +30,7 @@ import java.util.stream.Collectors;
 /** Choosing, arranging and setting. */
 public sealed interface HandEdits extends TypedEdit {
 
-    /** How what is asked for meets what is in hand when its turn comes. */
+    /** How what is asked for meets the selection when its turn comes. */
     enum How {
         HOLD,
         ADD,
@@ -54,7 +54,7 @@ public sealed interface HandEdits extends TypedEdit {
         }
     }
 
-    /** Takes units in hand, in this order. @param how hold, add, less or both */
+    /** Takes units selected, in this order. @param how hold, add, less or both */
     record Select(List<String> units, String how) implements HandEdits {
 
         public Select {
@@ -69,7 +69,7 @@ public sealed interface HandEdits extends TypedEdit {
         }
     }
 
-    /** Takes a group in hand, in its steps. @param how hold, add, less or both */
+    /** Takes a group selected, in its steps. @param how hold, add, less or both */
     record HoldGroup(int number, String how) implements HandEdits {
         @Override
         public ShowEdit edit(Here here) {
@@ -79,7 +79,7 @@ public sealed interface HandEdits extends TypedEdit {
         }
     }
 
-    /** Takes in hand whoever the words stand for. @param words as the line writes it, with patterns behind */
+    /** Takes selected whoever the words stand for. @param words as the line writes it, with patterns behind */
     record Choose(String words, String how) implements HandEdits {
         @Override
         public ShowEdit edit(Here here) {
@@ -91,7 +91,7 @@ public sealed interface HandEdits extends TypedEdit {
         }
     }
 
-    /** Sets values of certain units, whatever is in hand. @param words as the line writes values: {@code zoom at 12 deg} */
+    /** Sets values of certain units, whatever is selected. @param words as the line writes values: {@code zoom at 12 deg} */
     record ValuesOf(List<String> units, String words) implements HandEdits {
         @Override
         public ShowEdit edit(Here here) {
@@ -101,7 +101,7 @@ public sealed interface HandEdits extends TypedEdit {
         }
     }
 
-    /** Takes a selection of before in hand again. @param index among the recent ones, from 0, the latest first */
+    /** Takes a selection of before selected again. @param index among the recent ones, from 0, the latest first */
     record Recent(int index) implements HandEdits {
         @Override
         public ShowEdit edit(Here here) {
@@ -115,7 +115,7 @@ public sealed interface HandEdits extends TypedEdit {
         }
     }
 
-    /** Takes the others in hand. @param within position or type; all without one */
+    /** Takes the others selected. @param within position or type; all without one */
     record Invert(String within) implements HandEdits {
         @Override
         public ShowEdit edit(Here here) {
@@ -162,7 +162,7 @@ public sealed interface HandEdits extends TypedEdit {
         }
     }
 
-    /** What is touched on the units in hand is what highlight looks like. @param with kinds beside intensity, colour, beam */
+    /** What is touched on the units selected is what highlight looks like. @param with kinds beside intensity, colour, beam */
     record RecordHighlight(boolean perType, List<String> with) implements HandEdits {
         @Override
         public ShowEdit edit(Here here) {
@@ -218,7 +218,7 @@ public sealed interface HandEdits extends TypedEdit {
     }
 
     /**
-     * Sets an attribute along the steps in hand.
+     * Sets an attribute along the steps selected.
      *
      * @param points percent of its range, spread evenly; with {@code name} none are needed
      * @param name a named range instead
@@ -244,7 +244,7 @@ public sealed interface HandEdits extends TypedEdit {
         }
     }
 
-    /** Shifts attributes of what is in hand from where they are. @param by degrees for pan and tilt, else percent */
+    /** Shifts attributes of the selection from where they are. @param by degrees for pan and tilt, else percent */
     record Nudge(Map<String, Double> by) implements HandEdits {
 
         private static final int MOST = 8;

@@ -162,7 +162,7 @@ public sealed interface RecordEdits extends TypedEdit {
         }
     }
 
-    /** Applies a palette to what is in hand. @param asValues copy instead of following */
+    /** Applies a palette to the selection. @param asValues copy instead of following */
     record Apply(String kind, int number, boolean asValues) implements RecordEdits {
         @Override
         public ShowEdit edit(Here here) {

@@ -30,14 +30,14 @@ import java.util.stream.IntStream;
  *
  * @param number 0 for one that is set and not recorded
  * @param words what it does; @param line as the line writes it
- * @param rate rounds a minute
- * @param reached whether the line can change it: by its number, or because it moves those in hand
- * @param used whether it moves those in the steps; else it would lay itself so over those in hand
+ * @param rate cycles a minute
+ * @param reached whether the line can change it: by its number, or because it moves the selected
+ * @param used whether it moves those in the steps; else it would lay itself so over the selected
  * @param steps those that are drawn: at most 100, evenly taken of all there are
  * @param allSteps how many there are; @param allUnits how many units they are
  * @param ownSteps how many of all turn at a rate or go to a size of their own
- * @param able how many of those in hand have something of it; @param held how many are in hand
- * @param reach all, some or none of those in hand
+ * @param able how many of the selected have something of it; @param held how many are selected
+ * @param reach all, some or none of the selected
  * @param dark how many in the steps give no light, and get none by it
  * @param units how many it moves by working values
  * @param looks what holds looks that use it, in words; the first six
@@ -96,7 +96,7 @@ record EffectView(
      * @param form of a wave or a shape, in lower case
      * @param what the attribute as people call it; empty for what palettes give
      * @param word the attribute as the line writes it, as far as there is one
-     * @param between whether a wave goes between values; else around what lies below
+     * @param between whether a wave goes between values; else relative to what lies below
      * @param low its ends, in unit; null where palettes are gone between
      * @param size from end to end, in unit; null where there is none in numbers
      * @param unit %, ° or m

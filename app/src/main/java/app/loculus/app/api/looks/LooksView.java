@@ -140,7 +140,7 @@ record LooksView(
                 l.number(),
                 l.name(),
                 l.note(),
-                l.join().words().replace(' ', '-'),
+                l.join() == CueList.Join.CARRYING_ON ? "tracking" : "complete",
                 l.chase(),
                 l.tempo().rate(),
                 l.tempo().crossfade().value() * 100,

@@ -82,7 +82,7 @@ public final class PlayWords implements Press.Cases<String> {
 
     @Override
     public String flash(SubmasterId id, boolean held) {
-        return (held ? "Flashes " : "Lets go of ")
+        return (held ? "Flashes " : "Releases ")
                 + show.find(PartKinds.SUBMASTERS, id).map(Object::toString).orElse("a submaster that is gone");
     }
 

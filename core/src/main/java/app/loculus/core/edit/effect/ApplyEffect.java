@@ -10,7 +10,7 @@ import app.loculus.core.value.Use;
 import java.util.Optional;
 
 /**
- * Moves what is in hand by an effect.
+ * Moves the selection by an effect.
  *
  * @param rate in place of its own
  * @param size in place of its own

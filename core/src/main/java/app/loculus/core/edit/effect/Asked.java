@@ -25,7 +25,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
 
-/** A movement as it is asked for, before it is known what the words mean for those in hand. */
+/** A movement as it is asked for, before it is known what the words mean for the selected. */
 public sealed interface Asked {
 
     /** @throws Refusal when nothing that is patched has what is asked for */
@@ -80,7 +80,7 @@ public sealed interface Asked {
         }
     }
 
-    /** @param mark by name; absent: around what lies below */
+    /** @param mark by name; absent: relative to what lies below */
     record Shape(Figure figure, double size, double turned, Optional<String> mark) implements Asked {
 
         @Override
@@ -115,7 +115,7 @@ public sealed interface Asked {
         }
     }
 
-    /** What a word means to the first in hand that has it, else to the first there is. */
+    /** What a word means to the first selected that has it, else to the first there is. */
     static Meant meant(Draft draft, String word) {
         Show show = draft.show();
         Stream<Fixture> held = draft.hand().selection().units().stream()

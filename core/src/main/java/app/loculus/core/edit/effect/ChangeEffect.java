@@ -118,7 +118,7 @@ public record ChangeEffect(EffectId effect, Optional<Integer> part, List<Change>
                             "effect.nothing",
                             "part",
                             "It is all that " + effect + " does.",
-                            WayOut.advice("Delete the effect, or end it on what is in hand: effects off."));
+                            WayOut.advice("Delete the effect, or end it on the selection: effects off."));
                 }
                 return effect.moving(after);
             }
@@ -139,7 +139,7 @@ public record ChangeEffect(EffectId effect, Optional<Integer> part, List<Change>
             Optional<? extends Movement> of(Movement movement, Draft draft);
         }
 
-        /** @param rate rounds a minute */
+        /** @param rate cycles a minute */
         static Change rate(double rate) {
             return new Whole(e -> e.rate(rate));
         }
@@ -201,7 +201,7 @@ public record ChangeEffect(EffectId effect, Optional<Integer> part, List<Change>
             return shape("turned", (s, draft) -> s.turned(degrees));
         }
 
-        /** @param mark by name; absent: around what lies below */
+        /** @param mark by name; absent: relative to what lies below */
         static Change around(Optional<String> mark) {
             return shape(
                     "around",

@@ -67,7 +67,7 @@ public final class EffectFinder {
     }
 
     /**
-     * What moves those in hand; of several the one that was set last and has no number yet.
+     * What moves the selected; of several the one that was set last and has no number yet.
      *
      * @throws Refusal when nothing moves them, or several do that have numbers
      */
@@ -93,7 +93,7 @@ public final class EffectFinder {
                                             .map(e -> EffectWords.of(show, e))
                                             .toList())
                             + ".",
-                    WayOut.advice("Take those in hand that only one of them moves."));
+                    WayOut.advice("Select those that only one of them moves."));
         }
         return from.get(0);
     }
@@ -103,7 +103,7 @@ public final class EffectFinder {
         return ofHand(show).equals(List.of(effect));
     }
 
-    /** What moves those in hand, or anybody when nobody is; of several only the latest without a number, if there is one. */
+    /** What moves the selected, or anybody when nobody is; of several only the latest without a number, if there is one. */
     private static List<Effect> ofHand(Show show) {
         Collection<UnitId> units = show.hand().selection().isEmpty()
                 ? show.programmer().values().keySet()

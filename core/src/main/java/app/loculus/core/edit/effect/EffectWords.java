@@ -51,7 +51,7 @@ public final class EffectWords {
         if (movement instanceof Movement.Wave wave) {
             return wave.form().word() + " of "
                     + wave.attribute().map(a -> pretty(show, a)).orElse("what they give") + " " + of(show, wave.span())
-                    + (wave.form() == Form.SQUARE && wave.duty().value() != .5 ? ", up for " + wave.duty() : "")
+                    + (wave.form() == Form.SQUARE && wave.duty().value() != .5 ? ", duty " + wave.duty() : "")
                     + (wave.form() == Form.RANDOM ? ", seed " + wave.seed() : "");
         }
         if (movement instanceof Movement.Shape shape) {
@@ -61,7 +61,7 @@ public final class EffectWords {
                             .flatMap(show::mark)
                             .map(Mark::toString)
                             .map(m -> " around " + m)
-                            .orElse(" around what lies below")
+                            .orElse(" relative to the position below")
                     + (shape.turned() == 0 ? "" : ", turned by " + Decimal.text(shape.turned(), 1) + "°");
         }
         Movement.Run run = (Movement.Run) movement;
@@ -78,7 +78,7 @@ public final class EffectWords {
             return "between " + value(show, between.low()) + " and " + value(show, between.high());
         }
         Span.Around around = (Span.Around) span;
-        return "by " + Decimal.text(around.size(), 2) + (around.degrees() ? "°" : " %") + " around what lies below";
+        return "by " + Decimal.text(around.size(), 2) + (around.degrees() ? "°" : " %") + " relative to the level below";
     }
 
     private static String value(Show show, AttributeValue value) {

@@ -9,7 +9,7 @@ import app.loculus.core.unit.Numbers;
 import app.loculus.core.value.EffectId;
 import java.util.Optional;
 
-/** Ends effects on what is in hand; what they moved around stays set. @param effect absent: all of them */
+/** Ends effects on the selection; what they moved around stays set. @param effect absent: all of them */
 public record EndEffects(Optional<EffectId> effect) implements ShowEdit {
 
     @Override
@@ -23,7 +23,7 @@ public record EndEffects(Optional<EffectId> effect) implements ShowEdit {
                 .map(Object::toString)
                 .orElse("an effect");
         if (ended == 0) {
-            throw Refusal.of("effect.still", "effect", "Nothing that is set in hand is moved by " + which + ".");
+            throw Refusal.of("effect.still", "effect", "Nothing selected is moved by " + which + ".");
         }
         draft.setAll(touching.changed());
         draft.say(

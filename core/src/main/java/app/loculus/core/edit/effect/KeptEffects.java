@@ -141,7 +141,7 @@ public sealed interface KeptEffects extends ShowEdit {
         };
     }
 
-    /** Where a unit stands when the round begins; empty for what goes around what lies below. */
+    /** Where a unit stands when the round begins; empty for what goes relative to what lies below. */
     private static Optional<AttributeValue> begins(Show show, UnitId unit, Attribute attribute, Use use) {
         Effect effect = show.effect(use.effect()).orElseThrow();
         Mode mode = show.patch().modeOf(show.patch().get(unit.fixture()));

@@ -26,14 +26,14 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 
-/** Lays an effect over what is in hand, step by step. */
+/** Lays an effect over the selection, step by step. */
 final class Laying {
 
     private Laying() {}
 
     /**
      * @param effect as the show has it already
-     * @throws Refusal when nobody in hand has what it moves
+     * @throws Refusal when nothing selected has what it moves
      */
     static void over(Draft draft, Effect effect, Optional<Double> rate, Optional<Double> size) {
         Selection selection = draft.held();
@@ -72,9 +72,9 @@ final class Laying {
             throw Refusal.of(
                     "effect.nobody",
                     "effect",
-                    "Nobody in hand has what " + (effect.number().isPresent() ? effect + " moves" : "that moves") + ": "
+                    "Nothing selected has what " + (effect.number().isPresent() ? effect + " moves" : "that moves") + ": "
                             + EffectWords.what(show, effect) + ".",
-                    WayOut.advice("Take others in hand, or let something move that they have."));
+                    WayOut.advice("Select others, or let something move that they have."));
         }
         draft.setAll(touching.changed());
         draft.say((effect.number().isPresent() ? "Moves by " + effect : EffectWords.of(show, effect)) + " for "

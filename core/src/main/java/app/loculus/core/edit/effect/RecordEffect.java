@@ -18,7 +18,7 @@ import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
 
-/** Gives what moves those in hand a number and a name, or puts it in place of an effect that is there. */
+/** Gives what moves the selected a number and a name, or puts it in place of an effect that is there. */
 public record RecordEffect(Optional<Integer> number, Optional<String> name, boolean replace) implements ShowEdit {
 
     @Override

@@ -8,7 +8,7 @@ import app.loculus.core.show.ShowEdit;
 import java.util.List;
 import java.util.Optional;
 
-/** Moves what is in hand; what was set so can be recorded as an effect. @param rate rounds a minute */
+/** Moves the selection; what was set so can be recorded as an effect. @param rate cycles a minute */
 public record SetMoving(List<Asked> movements, double rate, Along along) implements ShowEdit {
 
     /** Rounds a minute where nothing is said. */

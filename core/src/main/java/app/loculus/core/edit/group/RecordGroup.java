@@ -25,11 +25,11 @@ import java.util.Set;
 import java.util.stream.Stream;
 
 /**
- * Keeps what is in hand as a group: in its order, or as the recipe by which it was asked for and arranged.
+ * Keeps the selection as a group: in its order, or as the recipe by which it was asked for and arranged.
  *
  * @param number the next free one when absent
  * @param recipe whether it follows what it was made from
- * @param touched whether those that are touched and not in hand belong to it, behind those in hand
+ * @param touched whether those that are touched and not selected belong to it, behind the selected
  * @param replace whether an existing group of this number takes the new content
  */
 public record RecordGroup(
@@ -66,7 +66,7 @@ public record RecordGroup(
         }
     }
 
-    /** Those that are touched and not in hand, nor part of what is. */
+    /** Those that are touched and not selected, nor part of what is. */
     private List<UnitId> more(Draft draft) {
         Show show = draft.show();
         if (touched) {

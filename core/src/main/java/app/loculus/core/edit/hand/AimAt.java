@@ -28,7 +28,7 @@ import java.util.Optional;
 import java.util.Set;
 
 /**
- * Points what is in hand at a place, each head on the way that is nearest to where it is.
+ * Points the selection at a place, each head on the way that is nearest to where it is.
  *
  * @param at in metres
  * @param called what that place is called, for words
@@ -60,7 +60,7 @@ public record AimAt(Vector3 at, Optional<String> called, double fan) implements 
                     "aim.nobody",
                     "selection",
                     placeless.isEmpty()
-                            ? "Nothing in hand both pans and tilts."
+                            ? "Nothing selected both pans and tilts."
                             : "No place is known of " + String.join(", ", placeless) + ".",
                     WayOut.advice("Place fixtures on the plan: place 101 thru 106 at -5,3,6 thru 5,3,6."));
         }

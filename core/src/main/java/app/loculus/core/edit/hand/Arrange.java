@@ -8,7 +8,7 @@ import app.loculus.core.show.Draft;
 import app.loculus.core.show.ShowEdit;
 import app.loculus.core.unit.Numbers;
 
-/** Lays a pattern on what is in hand. */
+/** Lays a pattern on the selection. */
 public record Arrange(Pattern pattern) implements ShowEdit {
 
     @Override
@@ -20,7 +20,7 @@ public record Arrange(Pattern pattern) implements ShowEdit {
                     "selection.pattern",
                     "pattern",
                     "“" + pattern.words() + "” takes nothing: " + Numbers.count(steps, "step")
-                            + (steps == 1 ? " is" : " are") + " in hand.",
+                            + (steps == 1 ? " is" : " are") + " selected.",
                     WayOut.advice("Begin at a step from 1 to " + steps + "."));
         }
         draft.hold(hand);

@@ -11,7 +11,7 @@ import java.util.Map;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 
-/** Takes a selection in hand. @param asked how it was asked for, which a recipe keeps */
+/** Takes a selection selected. @param asked how it was asked for, which a recipe keeps */
 public record Choose(Choice asked, Selection selection) implements ShowEdit {
 
     public static Choose units(Selection selection) {
@@ -23,7 +23,7 @@ public record Choose(Choice asked, Selection selection) implements ShowEdit {
         return draft -> new Choose(choice, draft.chosen(choice)).on(draft);
     }
 
-    /** Meets what is in hand with a choice: added behind it, taken out of it, or only what is in both. */
+    /** Meets the selection with a choice: added behind it, taken out of it, or only what is in both. */
     public static ShowEdit joining(Choice.How how, Choice choice) {
         return draft -> {
             Hand hand = draft.hand();
@@ -44,10 +44,10 @@ public record Choose(Choice asked, Selection selection) implements ShowEdit {
 
     @Override
     public void on(Draft draft) {
-        // Before they are in hand: highlight follows the hand.
+        // Before they are selected: highlight follows the hand.
         String light = asked.changesWithLight() ? whoLights(draft.lights()) : "";
         draft.hold(draft.hand().choosing(asked, selection));
-        draft.say(selection.isEmpty() ? "Nothing in hand" : "Holds " + Numbers.count(selection.size(), "unit"));
+        draft.say(selection.isEmpty() ? "Nothing selected" : "Selects " + Numbers.count(selection.size(), "unit"));
         if (!light.isEmpty()) {
             draft.say("Lit by " + light);
         }

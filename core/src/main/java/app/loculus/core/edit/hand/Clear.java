@@ -23,7 +23,7 @@ public record Clear(boolean all) implements ShowEdit {
         boolean holding = !hand.selection().isEmpty();
         if (holding || hand.highlight()) {
             draft.hold(hand.choosing(Selection.EMPTY).highlighting(false));
-            draft.say("Lets go of " + Numbers.count(hand.selection().size(), "unit"));
+            draft.say("Releases " + Numbers.count(hand.selection().size(), "unit"));
         }
         if (all || !holding) {
             clearValues(draft);

@@ -24,7 +24,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 
-/** Points heads in hand where they point already, on the other way over: pan turned by half, tilt to the other side. */
+/** Points heads selected where they point already, on the other way over: pan turned by half, tilt to the other side. */
 public record Flip() implements ShowEdit {
 
     private static final int MOST_NAMED = 8;
@@ -61,7 +61,7 @@ public record Flip() implements ShowEdit {
             }
         }
         if (flipped + stuck.size() == 0) {
-            throw Refusal.of("aim.nobody", "selection", "Nothing in hand both pans and tilts.");
+            throw Refusal.of("aim.nobody", "selection", "Nothing selected both pans and tilts.");
         }
         draft.setAll(touching.changed());
         draft.say("Flips " + Numbers.count(flipped, "head"));

@@ -20,7 +20,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 
-/** Sets values of what is in hand from where they are now, each unit from its own; highlight and effects aside. */
+/** Sets values of the selection from where they are now, each unit from its own; highlight and effects aside. */
 final class FromNow {
 
     /** Where one attribute of one unit stands. */

@@ -13,7 +13,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
 
-/** What those in hand have to be set. */
+/** What the selected have to be set. */
 final class Having {
 
     /** More than anybody reads in a refusal. */
@@ -21,16 +21,16 @@ final class Having {
 
     private Having() {}
 
-    /** That nobody in hand has an attribute, and what they have instead. @param wanted as it was asked for */
+    /** That nothing selected has an attribute, and what they have instead. @param wanted as it was asked for */
     static Refusal nobody(Draft draft, String wanted) {
         List<String> words = words(draft.show());
         return Refusal.of(
                 "value.nobody",
                 "attribute",
-                "Nothing in hand has " + wanted + ".",
+                "Nothing selected has " + wanted + ".",
                 WayOut.advice(
                         words.isEmpty()
-                                ? "What is in hand has no attributes."
+                                ? "The selection has no attributes."
                                 : "It has " + String.join(", ", words.subList(0, Math.min(MOST, words.size())))
                                         + (words.size() > MOST ? " and " + (words.size() - MOST) + " more." : ".")));
     }

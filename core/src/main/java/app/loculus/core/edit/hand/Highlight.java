@@ -3,7 +3,7 @@ package app.loculus.core.edit.hand;
 import app.loculus.core.show.Draft;
 import app.loculus.core.show.ShowEdit;
 
-/** Shows off what is in hand, or stops doing so. */
+/** Shows off the selection, or stops doing so. */
 public record Highlight(boolean on) implements ShowEdit {
 
     @Override

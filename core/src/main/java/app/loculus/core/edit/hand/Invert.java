@@ -12,7 +12,7 @@ import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 
-/** Takes the others in hand: of all, or of those at the same positions, or of the same types, as what is in hand. */
+/** Takes the others selected: of all, or of those at the same positions, or of the same types, as the selection. */
 public record Invert(Within within) implements ShowEdit {
 
     /** Among whom the others are looked for. */

@@ -9,7 +9,7 @@ import java.util.Optional;
 import java.util.Set;
 
 /**
- * Turns an attribute of what is in hand round: pan and tilt to the other side of 0, everything else to what is left to
+ * Turns an attribute of the selection round: pan and tilt to the other side of 0, everything else to what is left to
  * full. Degrees that the other side does not have are mirrored in the middle of the range.
  */
 public record InvertValue(String word) implements ShowEdit {

@@ -12,7 +12,7 @@ import app.loculus.core.show.PartKinds;
 import app.loculus.core.show.ShowEdit;
 import java.util.Optional;
 
-/** Sets the intensity of a group; what is in hand stays there. @param percent 0 to 100 */
+/** Sets the intensity of a group; the selection stays there. @param percent 0 to 100 */
 public record LevelOf(GroupId group, double percent) implements ShowEdit {
 
     @Override

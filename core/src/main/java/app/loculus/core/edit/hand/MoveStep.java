@@ -10,7 +10,7 @@ import java.util.ArrayList;
 import java.util.List;
 
 /**
- * Puts one step of what is in hand elsewhere in the order; the order is then one of its own, without patterns.
+ * Puts one step of the selection elsewhere in the order; the order is then one of its own, without patterns.
  *
  * @param from its place now, from 1; @param to its place afterwards
  */
@@ -21,7 +21,7 @@ public record MoveStep(int from, int to) implements ShowEdit {
         List<Step> steps = new ArrayList<>(draft.held().steps());
         if (from < 1 || from > steps.size() || to < 1 || to > steps.size()) {
             throw Refusal.of(
-                    "selection.order", "selection", "There are " + Numbers.count(steps.size(), "step") + " in hand.");
+                    "selection.order", "selection", "There are " + Numbers.count(steps.size(), "step") + " selected.");
         }
         steps.add(to - 1, steps.remove(from - 1));
         Selection ordered = new Selection(steps);

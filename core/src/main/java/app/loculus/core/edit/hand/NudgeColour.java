@@ -23,7 +23,7 @@ import java.util.Map;
 import java.util.Optional;
 
 /**
- * Shifts the colour of what is in hand from where it is, each fixture from its own. What it shows then is by eye: it is
+ * Shifts the colour of the selection from where it is, each fixture from its own. What it shows then is by eye: it is
  * no colour that was asked for.
  *
  * @param du in CIE 1976 u′; @param dv in v′
@@ -47,7 +47,7 @@ public record NudgeColour(double du, double dv) implements ShowEdit {
             }
         }
         if (nudged == 0) {
-            throw Refusal.of("value.nobody", "colour", "Nothing in hand mixes a colour that could be shifted.");
+            throw Refusal.of("value.nobody", "colour", "Nothing selected mixes a colour that could be shifted.");
         }
         draft.setAll(touching.changed());
         draft.say("Shifts the colour of " + Numbers.count(nudged, "unit") + " by " + Decimal.text(du, 4) + ", "

@@ -17,7 +17,7 @@ import java.util.Set;
 import java.util.stream.Collectors;
 
 /**
- * Shifts attributes of what is in hand from where they are, each unit from its own. At the end of its range it stays.
+ * Shifts attributes of the selection from where they are, each unit from its own. At the end of its range it stays.
  *
  * @param by attributes as people call them; degrees for pan and tilt, else percent
  */

@@ -16,7 +16,7 @@ import java.util.Optional;
 import java.util.function.Predicate;
 
 /**
- * Lets go of values of what is in hand: they are left to whatever lies below.
+ * Releases values of the selection: they are left to whatever lies below.
  *
  * @param kind of these, when present; @param word else the one attribute of this name
  */
@@ -32,7 +32,7 @@ public record Release(Optional<Kind> kind, String word) implements ShowEdit {
         }
         String what = kind.map(Kind::word).orElse(word);
         if (released == 0) {
-            throw Refusal.of("value.nobody", "attribute", "Nothing of " + what + " is set on what is in hand.");
+            throw Refusal.of("value.nobody", "attribute", "Nothing of " + what + " is set on the selection.");
         }
         draft.setAll(touching.changed());
         draft.say("Releases " + what + " of " + Numbers.count(released, "unit"));

@@ -16,7 +16,7 @@ import java.util.Optional;
 import java.util.function.Predicate;
 
 /**
- * Sends what is in hand home, and touches it. The mix of a colour goes as one.
+ * Sends the selection home, and touches it. The mix of a colour goes as one.
  *
  * @param kind all of this kind, when present; @param word else the one attribute of this name, when present; else
  *     everything
@@ -35,7 +35,7 @@ public record SendHome(Optional<Kind> kind, Optional<String> word) implements Sh
             throw Refusal.of(
                     "value.nobody",
                     word.isPresent() ? "attribute" : "kind",
-                    "Nothing in hand has "
+                    "Nothing selected has "
                             + word.orElseGet(
                                     () -> "anything of " + kind.map(Kind::word).orElse("its own")) + ".");
         }

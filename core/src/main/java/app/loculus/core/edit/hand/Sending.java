@@ -55,12 +55,12 @@ public record Sending(Map<UnitId, UnitValues> values, double seconds, String wha
         }
     }
 
-    /** What a range of that name does on what is in hand. @throws Refusal when nobody in hand has it */
+    /** What a range of that name does on the selection. @throws Refusal when nothing selected has it */
     public static Sending of(Show show, String name) {
         return of(show, name, (unit, attribute) -> Optional.of(new AttributeValue.Named(name)));
     }
 
-    /** What a palette of commands does on what is in hand. @throws Refusal when nobody in hand follows it */
+    /** What a palette of commands does on the selection. @throws Refusal when nothing selected follows it */
     public static Sending of(Show show, Palette palette) {
         return of(
                 show,
@@ -99,7 +99,7 @@ public record Sending(Map<UnitId, UnitValues> values, double seconds, String wha
             throw Refusal.of(
                     "command.nobody",
                     "value",
-                    "Nothing in hand has a command called “" + name + "”.",
+                    "Nothing selected has a command called “" + name + "”.",
                     WayOut.advice("Commands are resets and what lamps do; other ranges are set as values."));
         }
         return new Sending(

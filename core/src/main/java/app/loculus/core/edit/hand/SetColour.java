@@ -15,7 +15,7 @@ import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
 
-/** Sets what is in hand to a colour, each fixture in its own way, as plain values. */
+/** Sets the selection to a colour, each fixture in its own way, as plain values. */
 public record SetColour(Chromaticity colour) implements ShowEdit {
 
     @Override
@@ -38,7 +38,7 @@ public record SetColour(Chromaticity colour) implements ShowEdit {
             }
         }
         if (byType.isEmpty()) {
-            throw Refusal.of("value.nobody", "colour", "Nothing in hand can make a colour.");
+            throw Refusal.of("value.nobody", "colour", "Nothing selected can make a colour.");
         }
         draft.setAll(touching.changed());
         draft.say("Colour " + colour);

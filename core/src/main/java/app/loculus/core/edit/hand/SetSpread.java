@@ -26,7 +26,7 @@ import java.util.Optional;
 import java.util.stream.Collectors;
 
 /**
- * Sets one attribute along the steps in hand.
+ * Sets one attribute along the steps selected.
  *
  * @param word the attribute as a person calls it
  * @param name a named range, instead of numbers

@@ -8,7 +8,7 @@ import app.loculus.core.unit.Numbers;
 import java.util.OptionalInt;
 
 /**
- * Takes patterns off what is in hand: all of them, so that everything they took from is in hand again, or one.
+ * Takes patterns off the selection: all of them, so that everything they took from is selected again, or one.
  *
  * @param pattern which one, from 0; all when absent
  */
@@ -18,12 +18,12 @@ public record Whole(OptionalInt pattern) implements ShowEdit {
     public void on(Draft draft) {
         Hand hand = draft.hand();
         if (pattern.isPresent() && pattern.getAsInt() >= hand.patterns().size()) {
-            throw Refusal.of("selection.pattern", "pattern", "There is no such pattern on what is in hand.");
+            throw Refusal.of("selection.pattern", "pattern", "There is no such pattern on the selection.");
         }
         Hand whole = pattern.isPresent()
                 ? hand.without(pattern.getAsInt(), draft.show().patch())
                 : hand.whole();
         draft.hold(whole);
-        draft.say("Holds " + Numbers.count(whole.selection().size(), "unit") + " again");
+        draft.say("Selects " + Numbers.count(whole.selection().size(), "unit") + " again");
     }
 }

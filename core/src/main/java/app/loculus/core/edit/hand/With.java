@@ -5,7 +5,7 @@ import app.loculus.core.selection.Selection;
 import app.loculus.core.show.Draft;
 import app.loculus.core.show.ShowEdit;
 
-/** Does something with lights as if they were in hand; what is in hand stays there. */
+/** Does something with lights as if they were selected; the selection stays there. */
 public record With(Selection units, ShowEdit edit) implements ShowEdit {
 
     @Override

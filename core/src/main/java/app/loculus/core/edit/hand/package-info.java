@@ -1,5 +1,5 @@
 /**
- * Edits of what is in hand and of working values: choosing, arranging, setting, home, clear.
+ * Edits of the selection and of working values: choosing, arranging, setting, home, clear.
  *
  * A number alone is percent; for pan and tilt it is degrees.
  */

@@ -33,7 +33,7 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /**
- * Makes what is touched on the units in hand the look of highlight: for every type, or for the types in hand alone. Of
+ * Makes what is touched on the units selected the look of highlight: for every type, or for the types selected alone. Of
  * several values of one attribute the first in the order of the selection counts. For every type a colour is the colour
  * that is seen, and each type shows it as well as it can.
  *
@@ -64,8 +64,8 @@ public record RecordHighlight(boolean perType, Set<Kind> with) implements ShowEd
                     "highlight.empty",
                     "selection",
                     left.isEmpty()
-                            ? "Nothing is touched on what is in hand."
-                            : "Only " + String.join(" and ", left) + " is touched on what is in hand.",
+                            ? "Nothing is touched on the selection."
+                            : "Only " + String.join(" and ", left) + " is touched on the selection.",
                     WayOut.advice(
                             left.isEmpty()
                                     ? "Set what highlight is to look like first, for example at full white at 5600 k."
@@ -94,7 +94,7 @@ public record RecordHighlight(boolean perType, Set<Kind> with) implements ShowEd
         }
     }
 
-    /** Those in hand, and cells and wholes that their values live on. */
+    /** The selected, and cells and wholes that their values live on. */
     private static Set<UnitId> units(Draft draft) {
         Patch patch = draft.show().patch();
         return draft.held().units().stream()

@@ -89,7 +89,7 @@ public sealed interface DeleteKept extends ShowEdit {
         look(draft, cue.look());
     }
 
-    /** One that is open is closed; its values stay in hand. */
+    /** One that is open is closed; its values stay selected. */
     private static void look(Draft draft, LookId look) {
         draft.remove(PartKinds.LOOKS, look);
         OpenLook.closed(draft, look);

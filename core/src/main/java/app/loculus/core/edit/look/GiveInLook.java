@@ -19,7 +19,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 
-/** Lets units follow a palette in a look, whatever is in hand. */
+/** Lets units follow a palette in a look, whatever is selected. */
 public record GiveInLook(LookId look, Choice units, PaletteId palette) implements ShowEdit {
 
     @Override

@@ -10,7 +10,7 @@ import app.loculus.core.show.Show;
 import java.util.List;
 
 /**
- * What the lights would do if nothing but one cue, submaster or look stood: nothing is in hand and nothing else runs. What
+ * What the lights would do if nothing but one cue, submaster or look stood: nothing is selected and nothing else runs. What
  * moves stands where it is when the cue has arrived.
  */
 public final class LookLight {

@@ -16,7 +16,7 @@ import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
 
-/** Takes the values of a look in hand, to be changed and put back; what was set before is cleared. */
+/** Takes the values of a look selected, to be changed and put back; what was set before is cleared. */
 public record OpenLook(LookId look) implements ShowEdit {
 
     @Override
@@ -30,7 +30,7 @@ public record OpenLook(LookId look) implements ShowEdit {
         draft.setAll(values);
         draft.put(PartKinds.OPENED, Whole.SHOW, new Opened(Optional.of(look)));
         draft.say("Opens " + LookHolders.words(show, opened) + ": "
-                + Numbers.count(opened.values().size(), "unit") + " in hand to be changed and put back");
+                + Numbers.count(opened.values().size(), "unit") + "; save the changes or discard them");
         if (before > 0) {
             draft.say("Working values of " + Numbers.count(before, "unit") + " are cleared for it");
         }
@@ -50,7 +50,7 @@ public record OpenLook(LookId look) implements ShowEdit {
         }
     }
 
-    /** Lets go of the look that is open without putting it back. */
+    /** Releases the look that is open without putting it back. */
     public record Close() implements ShowEdit {
         @Override
         public void on(Draft draft) {

@@ -28,7 +28,7 @@ import java.util.Set;
  * What is taken into a look.
  *
  * @param all everything that is not at home, from whichever layer; else what is touched
- * @param selected of those in hand alone; of everybody else
+ * @param selected of the selected alone; of everybody else
  * @param of these kinds alone; every kind when empty
  * @param only attributes as people call them; all of the kinds when empty
  * @param without attributes that are left out
@@ -65,7 +65,7 @@ public record Taking(boolean all, boolean selected, Set<Kind> of, List<String> o
         return shared(draft.companions().complete(found, show.programmer()::of));
     }
 
-    /** Those in hand, their cells, and what those lie in. */
+    /** The selected, their cells, and what those lie in. */
     private static Set<UnitId> inHand(Patch patch, Selection selection) {
         Set<UnitId> all = new LinkedHashSet<>();
         selection.units().forEach(u -> {
@@ -75,7 +75,7 @@ public record Taking(boolean all, boolean selected, Set<Kind> of, List<String> o
         return all;
     }
 
-    /** How many of them are in hand, when there are others; blank otherwise. */
+    /** How many of them are selected, when there are others; blank otherwise. */
     String counts(Draft draft, Set<UnitId> taken) {
         if (all || selected || draft.hand().selection().isEmpty()) {
             return "";

@@ -21,7 +21,7 @@ import java.util.Map;
 import java.util.Optional;
 
 /**
- * Takes what is touched into a look, and lets go of it in hand: the look has it now. One that is open becomes what is in
+ * Takes what is touched into a look, and lets go of it selected: the look has it now. One that is open becomes what is in
  * hand; any other keeps what is not touched.
  */
 public record UpdateLook(LookId look) implements ShowEdit {

@@ -27,7 +27,7 @@ import java.util.Map;
 import java.util.Optional;
 
 /**
- * Applies a palette to what is in hand; with nothing in hand, first picks up the units it has values of their own for.
+ * Applies a palette to the selection; with nothing selected, first picks up the units it has values of their own for.
  *
  * @param asValues copy the values instead of following the palette
  */
@@ -49,7 +49,7 @@ public record ApplyPalette(PaletteId palette, boolean asValues) implements ShowE
             throw Refusal.of(
                     "palette.nobody",
                     "palette",
-                    "Nobody in hand follows " + applied + ": " + why(show, applied, units) + ".");
+                    "Nothing selected follows " + applied + ": " + why(show, applied, units) + ".");
         }
         draft.setAll(touching.changed());
         tell(draft, applied, units);
@@ -60,7 +60,7 @@ public record ApplyPalette(PaletteId palette, boolean asValues) implements ShowE
             throw Refusal.of(
                     "selection.empty",
                     "palette",
-                    "Nothing is in hand, and " + applied + " belongs to no fixture of its own.",
+                    "Nothing is selected, and " + applied + " belongs to no fixture of its own.",
                     WayOut.advice("Choose fixtures first."));
         }
         Choose.units(Selection.of(applied.units())).on(draft);
@@ -118,7 +118,7 @@ public record ApplyPalette(PaletteId palette, boolean asValues) implements ShowE
     /** Why the first of them does not follow. */
     public static String why(Show show, Palette applied, List<UnitId> units) {
         List<ReachRow> rows = new Reach(show.patch(), show.resolver().giver(), units).of(applied);
-        return rows.isEmpty() ? "nothing is in hand" : rows.get(0).words();
+        return rows.isEmpty() ? "nothing is selected" : rows.get(0).words();
     }
 
     private static void tell(Draft draft, Palette applied, List<UnitId> units) {

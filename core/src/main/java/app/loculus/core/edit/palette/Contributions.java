@@ -35,7 +35,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 
-/** What units in hand, or all that are touched, bring to a palette of a kind. */
+/** What units selected, or all that are touched, bring to a palette of a kind. */
 final class Contributions {
 
     private final Show show;
@@ -90,7 +90,7 @@ final class Contributions {
         return List.copyOf(show.programmer().values().keySet());
     }
 
-    /** What these bring, whatever is in hand. */
+    /** What these bring, whatever is selected. */
     static List<Contribution> of(Draft draft, Kind kind, What what, List<UnitId> units) {
         return new Contributions(draft.show(), kind, what).read(draft, units);
     }
@@ -142,7 +142,7 @@ final class Contributions {
         });
     }
 
-    /** Those in hand with their cells, or all that have working values. */
+    /** The selected with their cells, or all that have working values. */
     static List<UnitId> units(Show show) {
         return show.hand().selection().isEmpty()
                 ? touched(show)
@@ -171,7 +171,7 @@ final class Contributions {
             if (value.touched()
                     && wanted(profile, mode, attribute)
                     && !value.companion()
-                    // What moves around what lies below, or between two places of its own, stands nowhere itself.
+                    // What moves relative to what lies below, or between two places of its own, stands nowhere itself.
                     && value.value().moved().isEmpty()
                     && value.moving().map(m -> m.move().relative()).orElse(true)) {
                 plain.put(attribute, value.value());

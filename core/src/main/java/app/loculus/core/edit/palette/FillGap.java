@@ -29,7 +29,7 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /**
- * Gives a type values of its own in a palette, without a light in hand.
+ * Gives a type values of its own in a palette, without a light selected.
  *
  * @param mode for this mode of it alone; absent: for all
  */

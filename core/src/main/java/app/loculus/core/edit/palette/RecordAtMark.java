@@ -31,7 +31,7 @@ import java.util.Map;
 import java.util.Optional;
 
 /**
- * Records a position that stands at a mark. Every fixture with a place follows it; of those in hand it is kept on which
+ * Records a position that stands at a mark. Every fixture with a place follows it; of the selected it is kept on which
  * way they go there: the one nearest to where they point now.
  */
 public record RecordAtMark(Optional<Integer> number, Optional<String> name, Mark mark, RecordPalette.Onto onto)

@@ -26,7 +26,7 @@ import java.util.Map;
 import java.util.Optional;
 
 /**
- * Runs from palette to palette along the steps in hand. Who stands at a palette follows it; who stands between two gets
+ * Runs from palette to palette along the steps selected. Who stands at a palette follows it; who stands between two gets
  * plain values between: colours on the straight line in u′v′, everything else as a share of what each fixture does.
  *
  * @param along two or more, evenly spaced along the steps
@@ -55,7 +55,7 @@ public record SpreadPalettes(List<PaletteId> along, boolean asValues) implements
         }
         if (reached == 0) {
             throw Refusal.of(
-                    "palette.nobody", "palette", "Nobody in hand follows " + palettes.get(0) + " and the others.");
+                    "palette.nobody", "palette", "Nothing selected follows " + palettes.get(0) + " and the others.");
         }
         draft.setAll(touching.changed());
         draft.say("Runs from " + palettes.get(0) + " to " + palettes.get(palettes.size() - 1) + " along "

@@ -65,7 +65,7 @@ public record UpdatePalette(PaletteId palette, Optional<Scope> scope) implements
         draft.say(Numbers.count(changed.size(), "unit") + (changed.size() == 1 ? " follows" : " follow") + " it again");
     }
 
-    /** Units in hand, or all, with something that followed the palette before. */
+    /** Units selected, or all, with something that followed the palette before. */
     public static List<UnitId> changed(Show show, PaletteId palette) {
         return Contributions.units(show).stream()
                 .filter(u -> show.programmer().of(u).byAttribute().values().stream()
