@@ -157,6 +157,13 @@ export async function createShow(name: string, from: number | null = null, dimme
   return show;
 }
 
+/** Opens the demo show, which is made when there is none. */
+export async function openDemo() {
+  const show = answered(await client.POST('/api/shows/demo'));
+  useCurrentShow.getState().set(show.id);
+  return show;
+}
+
 export async function openShow(id: number) {
   const show = answered(await client.POST('/api/shows/{id}/live', { params: { path: { id } } }));
   useCurrentShow.getState().set(show.id);

@@ -2,17 +2,19 @@ import { Moon, Redo2, Sun, Undo2 } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { NavLink } from 'react-router';
 import { useConnection } from '../api/live';
-import { useOutput, useShow, useStorage } from '../api/queries';
+import { useOutput, useShow, useShows, useStorage } from '../api/queries';
 import type { ShowView } from '../api/client';
 import { Button } from '../ui/Button';
 import { StateMark, type State } from '../ui/StateMark';
 import { useBenches } from '../features/playing/foot';
 import { press, usePlaying } from '../features/playing/playing';
+import { Round } from '../features/round/Round';
 import { RunningStrip } from '../features/playing/RunningStrip';
 import { useActions, useShortcuts } from './actions';
 import { CHAPTERS } from './chapters';
 import { useFocusNear } from '../doing/focus-near';
 import { redoNow, undoNow } from '../doing/history';
+import { DropAnywhere } from './DropAnywhere';
 import { Line } from './Line';
 import { ShortcutSheet } from './ShortcutSheet';
 import { useTheme } from '../doing/theme';
@@ -32,6 +34,7 @@ export function Shell({ children }: { children: ReactNode }) {
       <Top />
       <Rail />
       <main className="flex min-h-0 min-w-0 flex-col overflow-hidden">
+        <Round />
         {children}
         {benches === 0 && (
           <div className="mt-auto">
@@ -40,6 +43,7 @@ export function Shell({ children }: { children: ReactNode }) {
         )}
       </main>
       <Told />
+      <DropAnywhere />
       <ShortcutSheet actions={actions} />
     </div>
   );
@@ -65,7 +69,7 @@ function Top() {
       <Saved show={show} />
       <Line />
       <Button
-        label={show?.undo ? `Undo: ${show.undo}` : 'Nothing to undo'}
+        label={show?.undo ? `Undo: ${show.undo} (Ctrl Z)` : 'Nothing to undo'}
         disabled={!show?.undo}
         repeats
         onClick={() => void undoNow()}
@@ -73,7 +77,7 @@ function Top() {
         <Undo2 size={14} /> Undo
       </Button>
       <Button
-        label={show?.redo ? `Redo: ${show.redo}` : 'Nothing to redo'}
+        label={show?.redo ? `Redo: ${show.redo} (Ctrl Shift Z)` : 'Nothing to redo'}
         disabled={!show?.redo}
         repeats
         onClick={() => void redoNow()}
@@ -114,7 +118,7 @@ function Saved({ show }: { show: ShowView | undefined }) {
   return (
     <div className="mono shrink-0 text-[12px] text-ink-label" role="status" title={connected ? trouble : ''}>
       {show ? `rev ${show.revision} · ` : ''}
-      {wrong ? <span className="font-semibold text-madder">{wrong}</span> : 'saved'}
+      {wrong ? <span className="font-semibold text-madder">{wrong}</span> : show ? 'saved' : ''}
     </div>
   );
 }
@@ -138,6 +142,8 @@ function OutputState() {
 
 function Rail() {
   const show = useShow().data;
+  /** Whether it is known that no show is open. */
+  const known = useShows().data?.every((s) => !s.live) ?? false;
   const { theme, toggle } = useTheme();
   const fact = (name: string) => show?.chapters.find((c) => c.name === name);
   return (
@@ -148,8 +154,10 @@ function Rail() {
           name === 'Show'
             ? show
               ? `revision ${show.revision}`
-              : 'none open'
-            : (chapter?.fact ?? (page ? '' : 'comes later'));
+              : known
+                ? 'none open'
+                : ''
+            : (chapter?.fact ?? '');
         const state = name === 'Show' ? (show ? 'ready' : 'not-begun') : (chapter?.state ?? 'not-begun');
         const entry = (
           <>
@@ -158,7 +166,7 @@ function Rail() {
               <span className="block font-semibold">{name}</span>
               <span className="block truncate text-[12px] text-ink-label">{words}</span>
             </span>
-            <StateMark state={state as State} />
+            {(show || known) && <StateMark state={state as State} />}
           </>
         );
         const shape = 'flex min-h-10 items-center gap-2 rounded-md px-1.5 py-1';
@@ -179,9 +187,12 @@ function Rail() {
         );
       })}
       <div className="mt-auto space-y-1 px-1.5 pb-1 text-[12px] text-ink-label">
-        <div>
-          {show?.fixtures ?? 0} fixtures · {show?.universes ?? 0} universes
-        </div>
+        {show && (
+          <div>
+            {show.fixtures} {show.fixtures === 1 ? 'fixture' : 'fixtures'} · {show.universes}{' '}
+            {show.universes === 1 ? 'universe' : 'universes'}
+          </div>
+        )}
         <button onClick={toggle} className="flex min-h-7 items-center gap-1.5 hover:text-ink">
           {theme === 'night' ? <Sun size={14} /> : <Moon size={14} />}
           {theme === 'night' ? 'Workroom' : 'Night'}

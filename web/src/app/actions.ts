@@ -47,7 +47,11 @@ export function useActions(): Action[] {
       run: () => focusLine(),
     },
     ...local([
-      ['F2', 'Table: write the cell, in every row held'],
+      ['F2', 'Table: write the cell, in every selected row. Niche or cue: rename it'],
+      ['← → ↑ ↓', 'Niches, tables, plan: go to the next one that way'],
+      ['Page Up Page Down', 'Submaster, group level, fader: ten percent more or less'],
+      ['F held', 'Submaster: flash it'],
+      ['Enter', 'Niche: use it. Cue: play it. Plan: select it'],
       ['Ctrl V', 'Table: paste columns at the cursor'],
       ['Alt ← →', 'Chip: one step earlier or later in the order'],
       ['Alt ← → ↑ ↓', 'Map: move the selection by a slot or a row'],

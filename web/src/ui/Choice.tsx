@@ -20,7 +20,7 @@ interface Props<T extends string> {
   label: string;
   /** Empty, or none of the options, while nothing is chosen. */
   value: T | '';
-  options: readonly (T | Option<T>)[];
+  options: readonly (T | Readonly<Option<T>>)[];
   onChange: (value: T) => void;
   /** What stands there while nothing is chosen. */
   empty?: string;
@@ -38,7 +38,7 @@ const SHAPES: Record<Shape, string> = {
   word: 'min-h-7 border border-line-strong bg-paper px-1 font-semibold text-petrol',
 };
 
-const asOption = <T extends string>(o: T | Option<T>): Option<T> =>
+const asOption = <T extends string>(o: T | Readonly<Option<T>>): Readonly<Option<T>> =>
   typeof o === 'string' ? { value: o, text: o } : o;
 
 /** One of several; letters go to the first that begins with them. */

@@ -10,8 +10,10 @@ import { GridPanel } from './GridPanel';
 import { SelectionPanel } from './SelectionPanel';
 import { StateBuilder } from './StateBuilder';
 import { ValuesPanel } from './ValuesPanel';
+import { ValuesTable } from './ValuesTable';
 
-type About = 'values' | 'order';
+/** What stands between the selection and recording. */
+type About = 'values' | 'order' | 'table';
 
 interface Props {
   /** The chapter: it remembers whether it is folded and how high it is. */
@@ -81,6 +83,12 @@ export function Bench({ of, record, about = 'values', folded = false, children }
   );
 }
 
+const VIEWS: { about: About; text: string; title: string }[] = [
+  { about: 'values', text: 'Values', title: 'The values of the selection' },
+  { about: 'order', text: 'Order', title: 'All ways to arrange the selection' },
+  { about: 'table', text: 'Table', title: 'All values of the selection as a table' },
+];
+
 interface OpenProps {
   record: ReactNode;
   about: About;
@@ -94,28 +102,37 @@ const Open = memo(function Open({ record, about, onFold }: OpenProps) {
   const columns =
     shown === 'values'
       ? 'grid-cols-[minmax(0,1fr)_minmax(0,1.4fr)_minmax(0,0.85fr)]'
-      : desk.grid.index >= 0
-        ? 'grid-cols-[minmax(0,1.6fr)_minmax(0,0.9fr)_minmax(0,0.9fr)]'
-        : 'grid-cols-[minmax(0,1.9fr)_minmax(0,1fr)]';
+      : shown === 'table'
+        ? 'grid-cols-[minmax(0,2.6fr)_minmax(0,0.85fr)]'
+        : desk.grid.index >= 0
+          ? 'grid-cols-[minmax(0,1.6fr)_minmax(0,0.9fr)_minmax(0,0.9fr)]'
+          : 'grid-cols-[minmax(0,1.9fr)_minmax(0,1fr)]';
   return (
     <section
       aria-label="Bench"
       className={`relative grid min-h-0 flex-1 divide-x divide-line bg-sheet ${columns}`}
     >
-      <SelectionPanel desk={desk} wide={shown === 'order'} />
-      {shown === 'values' ? (
+      {shown !== 'table' && <SelectionPanel desk={desk} wide={shown === 'order'} />}
+      {shown === 'table' ? (
+        <ValuesTable />
+      ) : shown === 'values' ? (
         <ValuesPanel desk={desk} />
       ) : (
         desk.grid.index >= 0 && <GridPanel grid={desk.grid} patterns={desk.patterns} />
       )}
       <div className="min-h-0 overflow-auto p-3">{record}</div>
-      <button
-        title={shown === 'values' ? 'All ways to arrange the selection' : 'The values of the selection'}
-        className="absolute top-1 right-9 min-h-7 border-0 px-1 text-[12px] text-petrol underline"
-        onClick={() => setShown(shown === 'values' ? 'order' : 'values')}
-      >
-        {shown === 'values' ? 'Order' : 'Values'}
-      </button>
+      <span className="absolute top-1 right-9 flex gap-2 text-[12px]">
+        {VIEWS.filter((v) => v.about !== shown).map((v) => (
+          <button
+            key={v.about}
+            title={v.title}
+            className="min-h-7 text-petrol underline"
+            onClick={() => setShown(v.about)}
+          >
+            {v.text}
+          </button>
+        ))}
+      </span>
       <button
         aria-label="Fold the bench"
         className="absolute top-1 right-1 min-h-7 min-w-7 text-ink-2"

@@ -101,11 +101,7 @@ export function StateBuilder() {
       >
         <Plus size={14} />
       </button>
-      <output
-        aria-live="polite"
-        className="min-w-0 flex-[1_1_110px] truncate font-semibold text-petrol"
-        title={light}
-      >
+      <output aria-live="polite" className="min-w-0 flex-[1_1_110px] font-semibold text-petrol" title={light}>
         {reading.problems[0]?.words ??
           (reading.outcome
             ? `${units?.length ?? 0} ${units?.length === 1 ? 'unit' : 'units'}${light ? ` · ${light}` : ''}`
@@ -114,13 +110,13 @@ export function StateBuilder() {
               : 'choose the missing word')}
       </output>
       <Button kind="main" disabled={!words} onClick={() => take('hold')}>
-        Hold
+        Select
       </Button>
       <Button disabled={!words} onClick={() => take('add')}>
         Add
       </Button>
       <Button disabled={!words} onClick={() => take('less')}>
-        Less
+        Remove
       </Button>
       <button aria-label="Close" className="min-h-7 min-w-7 text-ink-2 hover:text-ink" onClick={close}>
         <X size={14} />

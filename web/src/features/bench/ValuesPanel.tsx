@@ -1,4 +1,4 @@
-import { House, Table2 } from 'lucide-react';
+import { House } from 'lucide-react';
 import { useMemo, useRef, useState } from 'react';
 import { edit, type Edit } from '../../api/commands';
 import type { DeskView, ValueRow } from '../../api/client';
@@ -15,7 +15,6 @@ import { MatchByEye } from './MatchByEye';
 import { PanTiltPad } from './PanTiltPad';
 import { RangeFace } from './RangeFace';
 import { SpreadHandles } from './SpreadHandles';
-import { ValuesTable } from './ValuesTable';
 import { WhiteSliders } from './WhiteSliders';
 import { Writing } from './Writing';
 import { Choice } from '../../ui/Choice';
@@ -51,7 +50,6 @@ export function useGesture() {
 export function ValuesPanel({ desk }: { desk: DeskView }) {
   const [kind, setKind] = useState<Kind>('intensity');
   const [form, setForm] = useState<Form>('text');
-  const [table, setTable] = useState(false);
   const [matching, setMatching] = useState(false);
   /** The attribute whose spread is open for dragging. */
   const [more, setMore] = useState('');
@@ -84,16 +82,7 @@ export function ValuesPanel({ desk }: { desk: DeskView }) {
         >
           <House size={16} />
         </button>
-        <button
-          disabled={!held}
-          aria-label="All values as a table"
-          title="All values as a table"
-          className="ml-auto flex min-h-7 min-w-7 items-center justify-center text-petrol disabled:text-ink-label"
-          onClick={() => setTable(true)}
-        >
-          <Table2 size={16} />
-        </button>
-        <ValuesTable open={table} onClose={() => setTable(false)} />
+        <span className="flex-1" />
         <Choice
           label="Numbers as"
           className="shrink-0"

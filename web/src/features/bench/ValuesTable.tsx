@@ -5,14 +5,18 @@ import { useValueTable } from '../../api/queries';
 import { runLine } from '../../doing/run-line';
 import { runEdit } from '../../doing/run';
 import { Button } from '../../ui/Button';
-import { Modal } from '../../ui/Modal';
+import { Choice } from '../../ui/Choice';
+import { useKept } from '../../doing/kept';
 import { useLeaveOut } from './leave-out';
+import { kindsOf, WAYS, written, type Way } from './table-model';
 import { Writing } from './Writing';
 
 type Table = Schemas['ValueTable'];
 type Column = Table['columns'][number];
 type Cell = Schemas['ValueCell'];
 
+/** Columns of every kind. */
+const ALL = 'all';
 const ROW = 30;
 const COLUMN = 104;
 const HEAD = 168;
@@ -20,21 +24,15 @@ const HEAD = 168;
 const PART = 50;
 
 /** Every value of the selection: where it comes from at a glance, changed, spread and let go of cell by cell. */
-export function ValuesTable({ open, onClose }: { open: boolean; onClose: () => void }) {
-  return (
-    <Modal open={open} wide title="Values of the selection" onClose={onClose}>
-      <Inside />
-    </Modal>
-  );
-}
-
-function Inside() {
-  const [touched, setTouched] = useState(false);
-  const [slots, setSlots] = useState(false);
+export function ValuesTable() {
+  const [touched, setTouched] = useKept('table touched only', false, false);
+  const [way, setWay] = useKept<Way>('table written as', 'values', false);
+  const [kind, setKind] = useKept('table kind', ALL, false);
   const [seen, setSeen] = useState(0);
   const scroller = useRef<HTMLDivElement>(null);
   const table = useValueTable(touched, Math.max(0, seen - PART), 3 * PART).data;
-  const columns = table?.columns ?? [];
+  const kinds = kindsOf(table?.columns ?? []);
+  const columns = (table?.columns ?? []).filter((c) => !kinds.includes(kind) || c.kind === kind);
   const count = table?.all ?? 0;
   const rows = useVirtualizer({
     count,
@@ -43,30 +41,34 @@ function Inside() {
     overscan: 10,
     onChange: (v) => setSeen(Math.floor((v.range?.startIndex ?? 0) / PART) * PART),
   });
-  if (!table) return <p className="text-ink-2">Looking…</p>;
+  if (!table) return <p className="p-3 text-ink-2">Looking…</p>;
   if (count === 0 && !touched)
-    return <p className="text-ink-2">Select lights first; their values stand here.</p>;
+    return <p className="p-3 text-ink-2">Select lights first; their values stand here.</p>;
   return (
-    <div className="space-y-2">
+    <div className="flex min-h-0 flex-col gap-1.5 p-3">
       <div className="flex flex-wrap items-center gap-2">
+        <Choice label="Cells show" value={way} options={WAYS} onChange={setWay} />
+        <Choice
+          label="Columns"
+          value={kinds.includes(kind) ? kind : ALL}
+          options={[{ value: ALL, text: 'all kinds' }, ...kinds]}
+          onChange={setKind}
+        />
         <Button pressed={touched} onClick={() => setTouched(!touched)}>
           Touched only
-        </Button>
-        <Button pressed={slots} label="What goes out, slot by slot" onClick={() => setSlots(!slots)}>
-          Slots
         </Button>
         <span className="flex flex-wrap items-center gap-x-3 text-[12px] text-ink-label">
           <span className="border-l-3 border-petrol bg-petrol-soft pl-1.5 font-bold text-ink">by hand</span>
           <span className="rounded-full bg-plum-soft px-2 text-plum">from a palette</span>
           <span>at home</span>
           <span>
-            press to change · × lets go · a column: all of it, spread as 20 thru 80 · ✓ recorded, ○ left out
+            press to change · × releases · a heading: all of them, as 20 thru 80 · ✓ recorded, ○ left out
           </span>
         </span>
       </div>
       <div
         ref={scroller}
-        className="max-h-[58vh] overflow-auto rounded-md border border-line-strong"
+        className="min-h-0 flex-1 overflow-auto rounded-md border border-line-strong"
         role="grid"
         aria-label="Values"
         aria-rowcount={count}
@@ -102,7 +104,7 @@ function Inside() {
                       style={{ width: COLUMN }}
                       className="flex min-w-0"
                     >
-                      <Value unit={row!.unit} column={c} cell={row!.cells[c.attribute]} slots={slots} />
+                      <Value unit={row!.unit} column={c} cell={row!.cells[c.attribute]} way={way} />
                     </span>
                   ))}
                 </div>
@@ -162,7 +164,7 @@ interface ValueProps {
   unit: string;
   column: Column;
   cell: Cell | undefined;
-  slots: boolean;
+  way: Way;
 }
 
 const SHAPES: Record<string, string> = {
@@ -171,7 +173,7 @@ const SHAPES: Record<string, string> = {
   highlight: 'italic',
 };
 
-function Value({ unit, column, cell, slots }: ValueProps) {
+function Value({ unit, column, cell, way }: ValueProps) {
   const [writing, setWriting] = useState(false);
   if (!cell) return <span className="px-2 text-ink-label opacity-40">·</span>;
   if (writing)
@@ -190,10 +192,12 @@ function Value({ unit, column, cell, slots }: ValueProps) {
     <>
       <button
         className={`mono min-h-7 min-w-0 flex-1 truncate border-l border-line px-1.5 text-left text-[12px] ${SHAPES[cell.source] ?? 'text-ink-label'}`}
-        title={[cell.palette && `from ${cell.palette}`, cell.along, cell.slots].filter(Boolean).join('\n')}
+        title={[cell.text, cell.physical, cell.palette && `from ${cell.palette}`, cell.along, cell.slots]
+          .filter(Boolean)
+          .join('\n')}
         onClick={() => setWriting(true)}
       >
-        {slots ? cell.slots.replaceAll(/\d+\.(\d+ = )/g, '$1') || '—' : cell.text}
+        {written(cell, way)}
         {cell.along && <span className="text-ink-label"> ⤷</span>}
       </button>
       {cell.touched && (

@@ -2,6 +2,7 @@ import { DndContext } from '@dnd-kit/core';
 import { useCallback, useMemo, useState } from 'react';
 import type { How } from '../../api/commands';
 import { useCurrentShow } from '../../api/current-show';
+import { useSearchParams } from 'react-router';
 import { useDesk, useGroups, usePatch } from '../../api/queries';
 import { runEdit } from '../../doing/run';
 import { Stage } from '../../stage/Stage';
@@ -41,7 +42,8 @@ export function GroupsPage() {
   const [how, setHow] = useState<How>('hold');
   const show = useCurrentShow((s) => s.id);
   const [find, setFind] = useState('');
-  const [starting, setStarting] = useState(false);
+  const [search] = useSearchParams();
+  const [starting, setStarting] = useState(search.has('starters'));
   const [bringing, setBringing] = useState(false);
   const [looked, setLooked] = useKept<number[]>('groups looked at', []);
   const onLook = useCallback(

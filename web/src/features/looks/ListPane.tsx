@@ -3,6 +3,7 @@ import type { CueListView, CueView } from '../../api/client';
 import { runLines } from '../../doing/run-lines';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
+import { Segmented } from '../../ui/Segmented';
 import { press } from '../playing/playing';
 import { CueEditor } from './CueEditor';
 import { Timeline } from './Timeline';
@@ -36,10 +37,14 @@ export function ListPane({ list, cues, held, onHold, opened }: Props) {
           ]}
           onChange={(join) => void runLines([`list ${list.number} ${join}`])}
         />
-        <Choice
+        <Segmented
           label="How it is played"
+          tight
           value={list.chase ? 'chase' : 'list'}
-          options={['list', 'chase']}
+          options={[
+            { value: 'list', text: 'list' },
+            { value: 'chase', text: 'chase' },
+          ]}
           onChange={(way) => void runLines([`list ${list.number} as ${way}`])}
         />
         <span className="ml-auto flex gap-1.5">

@@ -1,5 +1,6 @@
 import { DndContext } from '@dnd-kit/core';
 import { useCallback, useMemo, useRef, useState, type ReactNode } from 'react';
+import { useSearchParams } from 'react-router';
 import { useDesk, usePalettes } from '../../api/queries';
 import { runLine } from '../../doing/run-line';
 import { useKept } from '../../doing/kept';
@@ -95,7 +96,8 @@ function Shelf({ onView }: { onView: (view: 'shelf' | 'coverage') => void }) {
   const [looked, setLooked] = useKept<number | null>(`${kind} looked at`, null);
   const [picked, setPicked] = useState<number[]>([]);
   const [opened, setOpened] = useState(false);
-  const [starting, setStarting] = useState(false);
+  const [search] = useSearchParams();
+  const [starting, setStarting] = useState(search.has('starters'));
   const [realigning, setRealigning] = useState(false);
   const ofKind = useMemo(() => palettes.filter((p) => p.kind === kind), [palettes, kind]);
   const numbers = useMemo(() => ofKind.map((p) => p.number), [ofKind]);

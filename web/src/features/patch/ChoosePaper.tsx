@@ -1,19 +1,21 @@
+import { useCallback } from 'react';
 import { demoHookup, readPaper, type Paper } from '../../api/commands';
+import { useTakeDropped } from '../../doing/dropped';
 import { Button } from '../../ui/Button';
 
 /** Where paperwork comes from: a file, a drop, pasted rows, or the sample. */
 export function ChoosePaper({ onPaper }: { onPaper: (paper: Paper) => void }) {
-  const read = async (file: File | undefined) => file && onPaper(await readPaper(file));
+  const read = useCallback(
+    async (file: File | undefined) => file && onPaper(await readPaper(file)),
+    [onPaper],
+  );
+  useTakeDropped(
+    '/patch',
+    useCallback((files: File[]) => void read(files[0]), [read]),
+  );
   const asText = (text: string) => onPaper({ text, file: null });
   return (
-    <div
-      className="space-y-3"
-      onDragOver={(e) => e.preventDefault()}
-      onDrop={(e) => {
-        e.preventDefault();
-        void read(e.dataTransfer.files[0]);
-      }}
-    >
+    <div className="space-y-3">
       <p className="text-ink-2">
         A spreadsheet as XLSX or CSV, with headers such as number, name, profile, mode, address, position,
         purpose, in any order. Drop it here, choose it, or paste its rows.

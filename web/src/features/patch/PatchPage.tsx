@@ -16,7 +16,7 @@ type View = (typeof VIEWS)[number];
 export function PatchPage() {
   const patch = usePatch().data;
   const [search, setSearch] = useSearchParams();
-  const [bringing, setBringing] = useState(search.has('bring'));
+  const [bringing, setBringing] = useState(false);
   const asked = search.get('view') as View;
   const view = VIEWS.includes(asked) ? asked : 'fixture';
   /** Each way to look draws the choice anew; who chose by key goes on from there. */
@@ -73,7 +73,7 @@ export function PatchPage() {
       {view === 'aloud' && <ReadAloud patch={patch} title={title} />}
       {view === 'bring-up' && <BringUp patch={patch} title={title} />}
       <HookupDialog
-        open={bringing}
+        open={bringing || search.has('bring')}
         onClose={() => {
           setBringing(false);
           if (search.has('bring')) setSearch({});

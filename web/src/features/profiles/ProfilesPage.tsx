@@ -1,8 +1,9 @@
-import { useState } from 'react';
+import { useCallback, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { takeInProfiles } from '../../api/commands';
 import type { FileResult } from '../../api/client';
 import { queryClient, useProfiles } from '../../api/queries';
+import { useTakeDropped } from '../../doing/dropped';
 import { attempt } from '../../doing/notices';
 import { Button } from '../../ui/Button';
 import { inputShape } from '../../ui/Field';
@@ -40,34 +41,25 @@ function Library({ chosen, onChoose, onBuild }: LibraryProps) {
   const [find, setFind] = useState('');
   const [browse, setBrowse] = useState<Browse>('use');
   const [results, setResults] = useState<FileResult[]>([]);
-  const [over, setOver] = useState(false);
   const shown = profiles.filter((p) => matches(p, find));
   const groups = browsed(shown, browse);
   const first = groups[0]?.profiles[0]?.id ?? null;
   const open = profiles.some((p) => p.id === chosen) ? chosen : first;
-  const takeIn = async (files: FileList | null) => {
-    if (!files || files.length === 0) return;
-    const taken = await attempt(() => takeInProfiles([...files]));
-    if (!taken) return;
-    setResults(taken);
-    await queryClient.invalidateQueries({ queryKey: ['profiles'] });
-    const landed = taken.find((t) => t.profile);
-    if (landed) onChoose(landed.profile);
-  };
+  const takeIn = useCallback(
+    async (files: File[]) => {
+      if (files.length === 0) return;
+      const taken = await attempt(() => takeInProfiles(files));
+      if (!taken) return;
+      setResults(taken);
+      await queryClient.invalidateQueries({ queryKey: ['profiles'] });
+      const landed = taken.find((t) => t.profile);
+      if (landed) onChoose(landed.profile);
+    },
+    [onChoose],
+  );
+  useTakeDropped('/profiles', takeIn);
   return (
-    <div
-      className={`flex min-h-0 flex-1 gap-3 p-3 ${over ? 'outline-3 -outline-offset-4 outline-petrol outline-dashed' : ''}`}
-      onDragOver={(e) => {
-        e.preventDefault();
-        setOver(true);
-      }}
-      onDragLeave={() => setOver(false)}
-      onDrop={(e) => {
-        e.preventDefault();
-        setOver(false);
-        void takeIn(e.dataTransfer.files);
-      }}
-    >
+    <div className="flex min-h-0 flex-1 gap-3 p-3">
       <div className="flex min-h-0 w-80 shrink-0 flex-col gap-2">
         <div className="flex items-center gap-2">
           <h1 className="flex-1 font-serif text-[22px] font-semibold">Profiles</h1>
@@ -146,7 +138,7 @@ function Library({ chosen, onChoose, onBuild }: LibraryProps) {
             aria-label="Profile files"
             className="sr-only"
             onChange={(e) => {
-              void takeIn(e.target.files);
+              void takeIn([...(e.target.files ?? [])]);
               e.target.value = '';
             }}
           />

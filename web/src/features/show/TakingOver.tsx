@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useCallback, useState } from 'react';
 import type { ListedShow } from '../../api/client';
 import { Button } from '../../ui/Button';
 import { Modal } from '../../ui/Modal';
@@ -17,7 +17,8 @@ interface Asked {
 export function useTakingOver(shows: ListedShow[]) {
   const [asked, setAsked] = useState<Asked | null>(null);
   const live = shows.find((s) => s.live && !s.template);
-  const ask = (words: string, go: () => void) => (live ? setAsked({ words, go }) : go());
+  const busy = live !== undefined;
+  const ask = useCallback((words: string, go: () => void) => (busy ? setAsked({ words, go }) : go()), [busy]);
   const dialog = (
     <Modal open={asked !== null} title="Another show drives the output" onClose={() => setAsked(null)}>
       <div className="space-y-3">

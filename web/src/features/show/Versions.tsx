@@ -9,22 +9,28 @@ import { attempt } from '../../doing/notices';
 import { useOnce } from '../../doing/once';
 import { Button } from '../../ui/Button';
 import { inputShape } from '../../ui/Field';
+import { chosenTwo, NOW, type Dot } from './version-line';
 import { when } from './when';
 
-const NOW = 0;
-
-/** Named versions of the show: keep one, compare two in words, make the show what one was. */
+/** Named versions along a line, the show as it is now at its end: one to restore it, two to compare them in words. */
 export function Versions() {
   const versions = useVersions().data ?? [];
   const show = useCurrentShow((s) => s.id);
   const revision = useShow().data?.revision;
   const [name, setName] = useKept('version name', '');
-  const [from, setFrom] = useState<number | null>(null);
-  const [to, setTo] = useState(NOW);
-  const older = versions.some((v) => v.id === from) ? from : null;
+  const [pressed, setPressed] = useState<number[]>([]);
+  const dots: Dot[] = [
+    ...[...versions].reverse().map((v) => ({ ...v, words: `rev ${v.revision} · ${v.fixtures} fixtures` })),
+    { id: NOW, name: 'now', madeAt: '', words: `rev ${revision ?? ''}`, inFile: true },
+  ];
+  const { older, newer } = chosenTwo(
+    dots.map((d) => d.id),
+    pressed,
+  );
+  const one = versions.find((v) => v.id === older);
   const words = useQuery({
-    queryKey: ['versions', show, older, to, to === NOW ? revision : 0],
-    queryFn: () => compareVersions(older!, to),
+    queryKey: ['versions', show, older, newer, newer === NOW ? revision : 0],
+    queryFn: () => compareVersions(older!, newer),
     enabled: older !== null,
   });
   const again = () => queryClient.invalidateQueries({ queryKey: ['show', show, 'versions'] });
@@ -37,20 +43,24 @@ export function Versions() {
     const done = await attempt(() => restoreVersion(id));
     if (done) useLine.getState().set({ done: done.reading || 'Nothing changes', problems: [] });
   };
+  const named = (id: number) => dots.find((d) => d.id === id)?.name ?? '';
   return (
-    <section aria-label="Versions" className="max-w-4xl space-y-2">
+    <section aria-label="Versions" className="rounded-lg border border-line-strong bg-sheet px-3 py-2">
       <form
-        className="flex items-center gap-2"
+        className="flex flex-wrap items-center gap-2"
         onSubmit={(e) => {
           e.preventDefault();
           void save();
         }}
       >
         <h2 className="font-serif text-[17px] font-semibold">Versions</h2>
+        <span className="flex-1 text-[12px] text-ink-2">
+          {versions.length > 0 && 'press one to see what has changed since, two to compare them'}
+        </span>
         <input
           aria-label="Name of a version"
           placeholder="After patch"
-          className={`${inputShape} !w-64 !font-sans`}
+          className={`${inputShape} !w-52 !font-sans`}
           value={name}
           onChange={(e) => setName(e.target.value)}
         />
@@ -58,57 +68,53 @@ export function Versions() {
           Keep this version
         </Button>
       </form>
-      {versions.length > 0 && (
-        <table className="w-full rounded-lg border border-line-strong bg-sheet text-left">
-          <tbody>
-            {versions.map((v) => (
-              <tr key={v.id} className="border-t border-line first:border-0">
-                <td className="max-w-48 truncate px-3 font-semibold" title={v.name}>
-                  {v.name}
-                </td>
-                <td className="mono px-3 whitespace-nowrap">{when(v.madeAt)}</td>
-                <td className="px-3 whitespace-nowrap text-ink-2">
-                  rev <span className="mono">{v.revision}</span> · {v.fixtures} fixtures
-                  {!v.inFile && (
-                    <span className="text-ochre" title="The show file would become too large with it">
-                      {' '}
-                      · not in the show file
-                    </span>
-                  )}
-                </td>
-                <td className="space-x-1 px-3 py-1 text-right whitespace-nowrap">
-                  <Button pressed={from === v.id} onClick={() => setFrom(from === v.id ? null : v.id)}>
-                    Compare
-                  </Button>{' '}
-                  <Button onClick={() => void restore(v.id)}>Restore</Button>{' '}
-                  <Button onClick={() => void attempt(() => deleteVersion(v.id)).then(again)}>
-                    Delete version
-                  </Button>
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
+      {versions.length === 0 && (
+        <p className="pt-1 text-ink-2">
+          No version is kept yet. Keep one before you change much; you can go back to it.
+        </p>
       )}
-      {older !== null && (
-        <div className="space-y-1 rounded-lg border border-line-strong bg-sheet p-3">
-          <label className="flex items-center gap-2">
-            From “{versions.find((v) => v.id === older)?.name}” to
-            <select
-              className={`${inputShape} !w-56 !font-sans`}
-              value={to}
-              onChange={(e) => setTo(Number(e.target.value))}
-            >
-              <option value={NOW}>the show as it is now</option>
-              {versions
-                .filter((v) => v.id !== older)
-                .map((v) => (
-                  <option key={v.id} value={v.id}>
-                    {v.name}
-                  </option>
-                ))}
-            </select>
-          </label>
+      <ol hidden={versions.length === 0} className="relative mt-1 flex overflow-x-auto pb-1">
+        <span aria-hidden="true" className="absolute inset-x-2 top-[15px] h-0.5 bg-line-strong" />
+        {dots.map((d) => {
+          const on = d.id === older || (older !== null && d.id === newer);
+          return (
+            <li key={d.id} className="min-w-28 flex-1 text-center">
+              <button
+                aria-pressed={on}
+                title={d.inFile ? d.words : `${d.words}. The show file would become too large with it.`}
+                className="group inline-flex max-w-40 flex-col items-center px-1"
+                onClick={() =>
+                  setPressed((now) =>
+                    now.includes(d.id) ? now.filter((p) => p !== d.id) : [...now, d.id].slice(-2),
+                  )
+                }
+              >
+                <span
+                  className={`relative my-2 h-4 w-4 rounded-full border-2 border-petrol ${d.id === NOW ? 'bg-petrol' : 'bg-sheet'} ${on ? 'outline-2 outline-offset-2 outline-petrol' : ''} group-hover:bg-petrol-soft`}
+                />
+                <span className="max-w-full truncate font-semibold" title={d.name}>
+                  {d.name}
+                </span>
+                <span className="text-[12px] text-ink-2">
+                  {d.madeAt ? when(d.madeAt) : d.words}
+                  {!d.inFile && <span className="text-ochre"> · not in the file</span>}
+                </span>
+              </button>
+            </li>
+          );
+        })}
+      </ol>
+      {one && (
+        <div role="status" className="mt-1 space-y-1 border-t border-line pt-2">
+          <p className="flex flex-wrap items-center gap-2">
+            <span className="min-w-0 flex-1">
+              From “{one.name}” to {newer === NOW ? 'the show as it is now' : `“${named(newer)}”`}
+            </span>
+            <Button onClick={() => void restore(one.id)}>Restore “{one.name}”</Button>
+            <Button kind="danger" onClick={() => void attempt(() => deleteVersion(one.id)).then(again)}>
+              Delete version
+            </Button>
+          </p>
           {words.data?.words.map((w) => (
             <p key={w}>{w}</p>
           ))}

@@ -172,8 +172,9 @@ class GroupsIT extends InBrowser {
         assertThat(page.getByText("3 units · Lit by programmer (3)")).isVisible();
         choose("Whether condition 2 holds", "that are not");
         assertThat(page.getByText("2 units · Lit by programmer (2)")).isVisible();
-        page.getByLabel("Those who…")
-                .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Hold"))
+        page.getByLabel("Find…")
+                .first()
+                .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Select"))
                 .click();
         assertHeld("11", "12");
         page.keyboard().press("f");
@@ -199,7 +200,7 @@ class GroupsIT extends InBrowser {
                 .click();
         niche("2 Middle").click();
         assertHeld("3", "4");
-        page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("Hold"))
+        page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("Select"))
                 .click();
         BoundingBox at = box(niche("1 Left"));
         page.mouse().move(at.x + 30, at.y + 60);
@@ -311,11 +312,11 @@ class GroupsIT extends InBrowser {
                 "async () => { const shows = await (await fetch('/api/shows')).json(); const id = shows.find((s) => s.live).id;"
                         + " await fetch(`/api/shows/${id}/edits`, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify({ edit: { type: 'rename-show', name: 'Source' } }) }); }");
         newShow();
-        button("^Bring in").click();
+        button("^Import…$").click();
         choose("The other show", "Source");
         assertThat(page.getByText(Pattern.compile("^Brings in 1 group: 3 “Third” \\(4 of 4\\)")))
                 .isVisible();
-        button("^Bring in 1 group").click();
+        button("^Import 1 group").click();
         assertThat(niche("3 Third")).hasAttribute("aria-label", Pattern.compile("4 units"));
     }
 

@@ -313,14 +313,14 @@ class HandlingIT extends InBrowser {
 
     @Test
     void unknown_headers_of_a_hookup_are_mapped_by_hand() {
-        button("Bring in…").click();
+        button("^Import…$").click();
         page.getByLabel("Or paste rows").fill("Kreis,Gerät,Wo\n101,House Dimmer,9.1\n102,Unbekannt,9.2\n");
         assertThat(page.getByText("0 of 3 columns recognised")).isVisible();
         choose("What Kreis holds", "number");
         choose("What Gerät holds", "profile");
         choose("What Wo holds", "address");
         assertThat(page.getByText("No profile is called “Unbekannt”.")).isVisible();
-        button("Take in 1 fixtures").click();
+        button("Import 1 fixture").click();
         assertThat(row(101)).containsText("9.1");
     }
 

@@ -51,9 +51,11 @@ class KeyboardOnlyIT extends InBrowser {
     }
 
     private static void newShow(String name) {
-        Locator field = page.getByLabel("Name of a new show").last();
-        assertThat(field).isVisible();
-        tabTo(field);
+        Locator start = page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("New show…"));
+        assertThat(start).isVisible();
+        tabTo(start);
+        press("Enter");
+        assertThat(page.getByLabel("Name of a new show")).isFocused();
         page.keyboard().type(name);
         press("Enter");
         assertThat(page.getByText("Nothing is patched yet.")).isVisible();

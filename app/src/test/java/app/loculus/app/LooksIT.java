@@ -36,8 +36,7 @@ class LooksIT extends InLooks {
         page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("chase"))
                 .click();
         assertThat(presses()).isEqualTo(1);
-        page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("standing alone"))
-                .click();
+        choose("How its cues join", "each cue complete");
         assertThat(page.getByRole(AriaRole.IMG, new Page.GetByRoleOptions().setName(Pattern.compile("as a ring"))))
                 .isVisible();
         // The strip says where it is, though nobody presses anything.
@@ -102,7 +101,7 @@ class LooksIT extends InLooks {
     @Test
     void the_list_that_is_chosen_is_meant_by_keys_the_page_and_the_line() {
         fourSteps();
-        button("^New list$").click();
+        button("^New list").click();
         assertThat(page.getByText("No cue yet")).isVisible();
         button("^Go$").click();
         assertThat(page.getByRole(AriaRole.ALERT)).containsText("has no cues yet");
@@ -150,7 +149,7 @@ class LooksIT extends InLooks {
         line("1 + 2 at 40");
         page.waitForTimeout(200);
         lit(1, 1);
-        button("^Put back$").click();
+        button("^Save changes$").click();
         lit(1, .4);
         assertThat(presses())
                 .as("one blind change, the line with its Escapes among it")

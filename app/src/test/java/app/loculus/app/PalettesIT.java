@@ -206,8 +206,8 @@ class PalettesIT extends InBrowser {
     @Test
     void values_are_changed_spread_let_go_of_and_left_out_in_their_table() {
         line("1 thru 4");
-        button("All values as a table").click();
-        Locator dialog = page.getByRole(AriaRole.DIALOG);
+        button("^Table$").click();
+        Locator dialog = page.getByLabel("Bench");
         dialog.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Zoom"))
                 .click();
         page.keyboard().type("10 deg");
@@ -221,7 +221,7 @@ class PalettesIT extends InBrowser {
         dialog.getByLabel("Release Zoom of 4").click();
         assertThat(dialog.getByLabel("Release Zoom of 4")).hasCount(0);
         dialog.getByLabel("Record Zoom").click();
-        page.keyboard().press("Escape");
+        button("^Values$").click();
         page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName(Pattern.compile("^Combined")))
                 .click();
         assertThat(page.getByText("leaves Zoom out")).isVisible();

@@ -32,6 +32,7 @@ class StoryIT extends InBrowser {
     }
 
     private void startAnEmptyShow() {
+        button("New show…").click();
         page.getByLabel("Name of a new show").fill("Story");
         page.keyboard().press("Enter");
         assertThat(page.getByText("Nothing is patched yet.")).isVisible();
@@ -49,13 +50,13 @@ class StoryIT extends InBrowser {
 
     private void bringInPaperwork() {
         go("Patch");
-        button("Bring in a hookup").click();
+        button("Import a hookup").click();
         button("Try it with the paperwork").click();
         assertThat(page.getByText("Slot 542 of 4.542 is outside 1 to 512.")).isVisible();
         assertThat(page.getByText("1 row cannot be right")).isVisible();
         page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("sharing"))
                 .click();
-        button("Take in 86 fixtures").click();
+        button("Import 86 fixtures").click();
         assertThat(row(1)).isVisible();
         assertThat(page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(Pattern.compile("Patch"))))
                 .containsText("3 open");

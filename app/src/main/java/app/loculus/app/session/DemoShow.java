@@ -2,6 +2,7 @@ package app.loculus.app.session;
 
 import app.loculus.app.config.Settings;
 import app.loculus.app.library.Library;
+import app.loculus.app.store.ShowStore;
 import app.loculus.core.check.Hookup;
 import app.loculus.core.check.RowVerdict;
 import app.loculus.formats.csv.HookupReader;
@@ -11,6 +12,7 @@ import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.springframework.context.SmartLifecycle;
 import org.springframework.stereotype.Component;
 
@@ -53,12 +55,26 @@ public class DemoShow implements SmartLifecycle {
     @Override
     public void start() {
         running = true;
-        if (settings.demo() && shows.list().stream().noneMatch(s -> s.name().equals(NAME))) {
+        if (settings.demo() && there().isEmpty()) {
             setUp();
         }
     }
 
-    private void setUp() {
+    /** Opens the demo show, which is made when there is none. @return its id */
+    public long open() {
+        Optional<Long> there = there();
+        there.ifPresent(shows::makeLive);
+        return there.orElseGet(this::setUp);
+    }
+
+    private Optional<Long> there() {
+        return shows.list().stream()
+                .filter(s -> s.name().equals(NAME) && !s.template() && !s.archived())
+                .map(ShowStore.Listed::id)
+                .findFirst();
+    }
+
+    private long setUp() {
         long id = shows.create(NAME).id();
         List<RowVerdict> verdicts = Hookup.examine(
                 shows.get(id).show(),
@@ -72,6 +88,7 @@ public class DemoShow implements SmartLifecycle {
                 done(shows.edit(id, shows.lines().readAll(List.of(line)), EditRequest.NOW));
             }
         }
+        return id;
     }
 
     private static void done(Edited edited) {

@@ -89,6 +89,11 @@ public class Shows {
         }
     }
 
+    /** Where the fixtures of a show are, without loading it. */
+    public List<ShowStore.OnPlan> plan(long id) {
+        return keeper.store().plan(id);
+    }
+
     public List<ShowStore.Listed> list() {
         return keeper.store().list();
     }

@@ -22,6 +22,10 @@ interface ShowFileMapper {
     @Select("select * from show_file order by id")
     List<FileRow> all();
 
+    /** Fixtures that have a place on the plan, in order of their numbers. */
+    @Select("select number, position, x, y from fixture where show_id = #{id} and placed order by number")
+    List<ShowStore.OnPlan> plan(@Param("id") long id);
+
     @Select("select * from show_file where id = #{id}")
     FileRow find(@Param("id") long id);
 

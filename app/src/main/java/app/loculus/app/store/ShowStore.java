@@ -56,6 +56,9 @@ public class ShowStore {
         }
     }
 
+    /** A fixture on the plan. @param x metres to the right @param y metres upstage */
+    public record OnPlan(int number, String position, double x, double y) {}
+
     private static final String TEMPLATE = "template";
 
     private final ShowFileMapper files;
@@ -76,6 +79,11 @@ public class ShowStore {
 
     public List<Listed> list() {
         return files.all().stream().map(Listed::of).toList();
+    }
+
+    /** Where its fixtures are, without loading the show. */
+    public List<OnPlan> plan(long id) {
+        return files.plan(id);
     }
 
     public Optional<Listed> find(long id) {

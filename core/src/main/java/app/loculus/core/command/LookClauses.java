@@ -352,7 +352,10 @@ final class LookClauses extends RoomClauses {
             return l -> l.asChase(w.CHASE() != null);
         }
         if (c instanceof LineParser.ListJoinContext j) {
-            return l -> l.joined(j.CARRYING() != null || j.TRACKING() != null ? CueList.Join.CARRYING_ON : CueList.Join.STANDING_ALONE);
+            return l -> l.joined(
+                    j.CARRYING() != null || j.TRACKING() != null
+                            ? CueList.Join.CARRYING_ON
+                            : CueList.Join.STANDING_ALONE);
         }
         if (c instanceof LineParser.ListRateContext r) {
             return l -> l.at(l.tempo().rate(Terms.number(r.number())));

@@ -153,13 +153,17 @@ public final class ValueRows {
     }
 
     private static String physical(Tally t, AttributeDefinition definition) {
-        String unit = switch (definition.unit()) {
+        return range(t.lowPhysical, t.highPhysical, 1, sign(definition));
+    }
+
+    /** The sign of the unit of an attribute, as it stands behind a number. */
+    static String sign(AttributeDefinition definition) {
+        return switch (definition.unit()) {
             case "Angle" -> "°";
             case "Frequency" -> " Hz";
             case "Percent" -> " %";
             default -> "";
         };
-        return range(t.lowPhysical, t.highPhysical, 1, unit);
     }
 
     private static String range(double low, double high, int places, String unit) {

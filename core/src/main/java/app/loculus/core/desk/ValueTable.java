@@ -54,13 +54,15 @@ public record ValueTable(List<ValueColumn> columns, int from, int all, List<Unit
      * One attribute of one unit.
      *
      * @param text a name, degrees or percent
+     * @param physical in the unit of the attribute
      * @param source home, hand, palette or highlight
      * @param palette number and name, empty for none
      * @param touched whether it will be recorded
      * @param along why it came along, empty when it did not
      * @param slots what goes out, as {@code 1.17 = 163}; empty without an address
      */
-    public record ValueCell(String text, String source, String palette, boolean touched, String along, String slots) {}
+    public record ValueCell(
+            String text, String physical, String source, String palette, boolean touched, String along, String slots) {}
 
     /** @param cells by attribute */
     public record UnitRow(String unit, String type, Map<String, ValueCell> cells) {}
@@ -164,6 +166,7 @@ public record ValueTable(List<ValueColumn> columns, int from, int all, List<Unit
             Show show, Resolved now, Optional<Held> held, AttributeDefinition definition, String slots) {
         return new ValueCell(
                 text(now, definition),
+                physical(now, definition),
                 now.from(),
                 now.source()
                         .followed()
@@ -191,8 +194,14 @@ public record ValueTable(List<ValueColumn> columns, int from, int all, List<Unit
             return name;
         }
         return definition.unit().equals("Angle")
-                ? Decimal.text(now.function().physicalOf(now.fraction()), 1) + "°"
+                ? physical(now, definition)
                 : Decimal.text(now.place().share().value() * 100, 1) + " %";
+    }
+
+    private static String physical(Resolved now, AttributeDefinition definition) {
+        return now.source().moved().isPresent()
+                ? ValueRows.MOVES
+                : Decimal.text(now.function().physicalOf(now.fraction()), 1) + ValueRows.sign(definition);
     }
 
     /** What its channel sends; a virtual dimmer has no slots, and scales those of its emitters. */

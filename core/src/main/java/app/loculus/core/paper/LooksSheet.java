@@ -94,7 +94,9 @@ public final class LooksSheet {
             return "";
         }
         if (next.after().equals(Seconds.ZERO)) {
-            return next.trigger() == Start.Trigger.BEGAN ? " · the next cue starts with it" : " · the next cue follows on";
+            return next.trigger() == Start.Trigger.BEGAN
+                    ? " · the next cue starts with it"
+                    : " · the next cue follows on";
         }
         return " · the next cue follows " + next.after() + " s after its "
                 + (next.trigger() == Start.Trigger.BEGAN ? "start" : "end");

@@ -333,10 +333,11 @@ class FindingsTest {
                 "patch 1 thru 3 as \"Par / rgb\" at 1.1",
                 "patch 4 as \"Par / rgb\" at 1.2 share",
                 "add 5 thru 9 as \"Par / rgb\"");
-        assertThat(chapter(show, "Patch")).isEqualTo(new Chapter("Patch", "2 open", Chapter.State.NEEDS_AN_EYE));
+        assertThat(chapter(show, "Patch"))
+                .isEqualTo(new Chapter("Patch", "2 open", "9 fixtures in 1 universe", Chapter.State.NEEDS_AN_EYE));
         assertThat(chapter(show, "Check").fact()).isEqualTo("2 open");
         assertThat(chapter(Rig.after(show, "mark 1 dead"), "Patch"))
-                .isEqualTo(new Chapter("Patch", "1 wrong, 2 open", Chapter.State.WRONG));
+                .isEqualTo(new Chapter("Patch", "1 wrong, 2 open", "9 fixtures in 1 universe", Chapter.State.WRONG));
     }
 
     @Test

@@ -336,6 +336,7 @@ class ValuesTest {
         assertThat(row.cells().get("ColorAdd_G").palette()).isEqualTo("1 Colour 1");
         assertThat(row.cells().get("ColorAdd_G").slots()).isEqualTo("1.18 = 255");
         assertThat(row.cells().get("Zoom").source()).isEqualTo("hand");
+        assertThat(row.cells().get("Zoom").physical()).isEqualTo("9°");
         assertThat(row.cells().get("Pan")).satisfies(pan -> {
             assertThat(pan.source()).isEqualTo("home");
             assertThat(pan.touched()).isFalse();

@@ -26,8 +26,8 @@ record ShowView(
         String historyEnds,
         List<ChapterView> chapters) {
 
-    /** How one chapter stands: ready, needs-an-eye, wrong or not-begun. */
-    record ChapterView(String name, String fact, String state) {}
+    /** How one chapter stands: ready, needs-an-eye, wrong or not-begun. @param holds what there is, at length */
+    record ChapterView(String name, String fact, String holds, String state) {}
 
     /** ready, needs-an-eye, wrong or not-begun. */
     static String word(Chapter.State state) {
@@ -36,7 +36,7 @@ record ShowView(
 
     static ShowView of(Snapshot s, Findings findings, boolean live, String historyEnds) {
         List<ChapterView> chapters = Readiness.of(s.show(), findings).stream()
-                .map(c -> new ChapterView(c.name(), c.fact(), word(c.state())))
+                .map(c -> new ChapterView(c.name(), c.fact(), c.holds(), word(c.state())))
                 .toList();
         return new ShowView(
                 s.id(),

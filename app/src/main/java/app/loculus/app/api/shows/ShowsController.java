@@ -6,6 +6,7 @@ import app.loculus.app.api.EditResult;
 import app.loculus.app.api.ProblemView;
 import app.loculus.app.library.Library;
 import app.loculus.app.output.LiveOutput;
+import app.loculus.app.session.DemoShow;
 import app.loculus.app.session.EditRequest;
 import app.loculus.app.session.Edited;
 import app.loculus.app.session.MendedBook;
@@ -109,8 +110,11 @@ class ShowsController {
     private final Library library;
     private final Overview overview;
     private final MendedBook mended;
+    private final DemoShow demo;
 
-    ShowsController(Shows shows, LiveOutput output, Library library, Overview overview, MendedBook mended) {
+    ShowsController(
+            Shows shows, LiveOutput output, Library library, Overview overview, MendedBook mended, DemoShow demo) {
+        this.demo = demo;
         this.mended = mended;
         this.library = library;
         this.overview = overview;
@@ -200,6 +204,19 @@ class ShowsController {
     @PostMapping("/api/shows/{id}/versions/{version}/restore")
     EditResult restore(@PathVariable long id, @PathVariable long version, Asked asked) {
         return EditResult.of(shows.restore(id, version, asked.request()), false);
+    }
+
+    /** Where its lights are, as a small picture; found without loading the show. */
+    @GetMapping(path = "/api/shows/{id}/plan.svg", produces = "image/svg+xml")
+    String plan(@PathVariable long id) {
+        return PlanPicture.of(shows.plan(id));
+    }
+
+    /** Opens the made-up show that ships with the application; it is made when there is none. */
+    @PostMapping("/api/shows/demo")
+    @ResponseStatus(HttpStatus.CREATED)
+    ShowView demo() {
+        return view(demo.open());
     }
 
     @GetMapping("/api/shows/{id}")

@@ -78,7 +78,8 @@ public final class EffectWords {
             return "between " + value(show, between.low()) + " and " + value(show, between.high());
         }
         Span.Around around = (Span.Around) span;
-        return "by " + Decimal.text(around.size(), 2) + (around.degrees() ? "°" : " %") + " relative to the level below";
+        return "by " + Decimal.text(around.size(), 2) + (around.degrees() ? "°" : " %")
+                + " relative to the level below";
     }
 
     private static String value(Show show, AttributeValue value) {

@@ -72,8 +72,8 @@ final class Laying {
             throw Refusal.of(
                     "effect.nobody",
                     "effect",
-                    "Nothing selected has what " + (effect.number().isPresent() ? effect + " moves" : "that moves") + ": "
-                            + EffectWords.what(show, effect) + ".",
+                    "Nothing selected has what " + (effect.number().isPresent() ? effect + " moves" : "that moves")
+                            + ": " + EffectWords.what(show, effect) + ".",
                     WayOut.advice("Select others, or let something move that they have."));
         }
         draft.setAll(touching.changed());
