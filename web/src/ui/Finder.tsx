@@ -53,7 +53,7 @@ export function Finder({
   const fitting = useMemo(() => foundBy(all, asked), [all, asked]);
   return (
     <Combobox
-      immediate
+      immediate={!autoFocus}
       value={chosen}
       by="value"
       virtual={{ options: fitting }}

@@ -46,9 +46,10 @@ const remembered = {
  * are remembered, also for each set of panes that is there together.
  */
 export function Panes({ of, down = false, panes, className = '' }: Props) {
+  const inGroup = (pane: Pane) => `${of}: ${pane.id}`;
   const { defaultLayout, onLayoutChanged } = useDefaultLayout({
     id: of,
-    panelIds: panes.map((p) => p.id),
+    panelIds: panes.map(inGroup),
     storage: remembered,
     onlySaveAfterUserInteractions: true,
   });
@@ -71,7 +72,7 @@ export function Panes({ of, down = false, panes, className = '' }: Props) {
             />
           )}
           <Panel
-            id={pane.id}
+            id={inGroup(pane)}
             defaultSize={pane.usual}
             minSize={pane.least}
             groupResizeBehavior={pane.keeps ? 'preserve-pixel-size' : 'preserve-relative-size'}

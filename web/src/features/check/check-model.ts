@@ -43,7 +43,7 @@ export function sections(rows: CheckRow[], all: CheckRow[], by: By): Section[] {
     const numbers = new Set(row.units.map((u) => Number(u.split('.')[0])));
     for (const number of numbers) byFixture.set(number, [...(byFixture.get(number) ?? []), row]);
   }
-  const nobody = rows.filter((r) => r.units.length === 0);
+  const none = rows.filter((r) => r.units.length === 0);
   return [
     ...[...byFixture]
       .sort(([a], [b]) => a - b)
@@ -52,7 +52,7 @@ export function sections(rows: CheckRow[], all: CheckRow[], by: By): Section[] {
         words: of.length === 1 ? '' : `${of.length} findings`,
         rows: of,
       })),
-    ...(nobody.length > 0 ? [{ heading: 'No fixture', words: 'about the show itself', rows: nobody }] : []),
+    ...(none.length > 0 ? [{ heading: 'No fixture', words: 'about the show itself', rows: none }] : []),
   ];
 }
 

@@ -106,7 +106,7 @@ export function CueEditor({ list, cues, opened }: Props) {
               Open
             </Button>
             <Button
-              label={opened ? `Puts back ${opened}` : 'Takes what is touched into it'}
+              label={opened ? `Saves the changes into ${opened}` : 'Takes what is touched into it'}
               onClick={() => void runLines([`update ${cueLine(list, first)}`])}
             >
               Update

@@ -51,7 +51,7 @@ export function AgainstPaper({ title }: { title: ReactNode }) {
     const done = await attempt(() => compare({ ...paper!, mapping, take: [], preview: false, hold: name }));
     if (done) useLine.getState().set({ done: done.words[0] ?? 'Nothing changes', problems: [] });
   };
-  const forget = () => {
+  const another = () => {
     setPaper(null);
     setMapping({});
     setChoices({});
@@ -69,7 +69,7 @@ export function AgainstPaper({ title }: { title: ReactNode }) {
             Hold the patch to it
           </Button>
         )}
-        {paper && <Button onClick={forget}>Another paper…</Button>}
+        {paper && <Button onClick={another}>Another paper…</Button>}
       </div>
       <div className="flex min-h-0 flex-1 flex-col gap-3 px-3 pb-3">
         {(!paper || wrong) && (

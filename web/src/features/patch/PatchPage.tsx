@@ -24,8 +24,8 @@ export function PatchPage() {
   useEffect(() => {
     if (!choosing.current) return;
     choosing.current = false;
-    const nobody = document.activeElement === document.body || document.activeElement === null;
-    if (nobody) document.querySelector<HTMLElement>('#patch-views [role=radio][aria-checked=true]')?.focus();
+    const nothing = document.activeElement === document.body || document.activeElement === null;
+    if (nothing) document.querySelector<HTMLElement>('#patch-views [role=radio][aria-checked=true]')?.focus();
   }, [view]);
   if (!patch) return <p className="p-6 text-ink-2">Opening the patch…</p>;
   const clashes = patch.clashCount;

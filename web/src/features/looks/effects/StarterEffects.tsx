@@ -121,7 +121,7 @@ function Trial({ starter }: { starter: StarterEffectView }) {
   if (lights.length === 0)
     return (
       <p className="text-ink-2">
-        Those who can do it have no place on the plan yet, so it cannot be seen there.
+        The fixtures that can do it have no place on the plan yet, so it cannot be seen there.
       </p>
     );
   return (

@@ -165,7 +165,7 @@ class EffectsIT extends InLooks {
         line("1 thru 4");
         effects();
         line("random of dimmer at 0 thru 100 rate 0 seed 7 offset 0");
-        assertThat(page.getByText("one value a round for each unit, by chance")).isVisible();
+        assertThat(page.getByText("one random value a cycle for each unit")).isVisible();
         assertThat(page.locator("svg g.cursor-ew-resize")).hasCount(4);
         BoundingBox high = box(page.getByLabel("Its higher end"));
         BoundingBox low = box(page.getByLabel("Its lower end"));

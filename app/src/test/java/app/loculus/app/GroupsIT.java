@@ -290,8 +290,8 @@ class GroupsIT extends InBrowser {
             hand.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Wrong"))
                     .click();
             assertThat(hand.getByText(Pattern.compile("Skiff Wash 2 .* wrong"))).isVisible();
-            hand.getByLabel("Who to select").fill("all where wrong");
-            hand.getByLabel("Who to select").press("Enter");
+            hand.getByLabel("What to select").fill("all where wrong");
+            hand.getByLabel("What to select").press("Enter");
             assertHeld("2");
             Object sideways = hand.evaluate("() => document.documentElement.scrollWidth > window.innerWidth");
             assertThat(sideways).isEqualTo(false);
@@ -314,7 +314,7 @@ class GroupsIT extends InBrowser {
         newShow();
         button("^Import…$").click();
         choose("The other show", "Source");
-        assertThat(page.getByText(Pattern.compile("^Brings in 1 group: 3 “Third” \\(4 of 4\\)")))
+        assertThat(page.getByText(Pattern.compile("^Imports 1 group: 3 “Third” \\(4 of 4\\)")))
                 .isVisible();
         button("^Import 1 group").click();
         assertThat(niche("3 Third")).hasAttribute("aria-label", Pattern.compile("4 units"));

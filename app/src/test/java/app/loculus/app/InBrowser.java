@@ -102,12 +102,15 @@ abstract class InBrowser {
         page.keyboard().press("Escape");
     }
 
+    /** As an expression that means just these letters, to browsers too. */
+    private static String plain(String text) {
+        return text.replaceAll("[.*+?^${}()|\\[\\]\\\\/]", "\\\\$0");
+    }
+
     /** Opens a choice by its name and takes one of it. */
     static void choose(String label, String option) {
-        button("^" + Pattern.quote(label) + ": ").first().click();
-        page.getByRole(
-                        AriaRole.OPTION,
-                        new Page.GetByRoleOptions().setName(Pattern.compile("^" + Pattern.quote(option))))
+        button("^" + plain(label) + ": ").first().click();
+        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName(Pattern.compile("^" + plain(option))))
                 .first()
                 .click();
     }

@@ -103,7 +103,7 @@ final class GroupRules {
                     found.look(
                             g.id().value(),
                             "Group " + g.number() + " “" + g.name() + "” "
-                                    + (recipe ? "finds nobody." : "has no members."),
+                                    + (recipe ? "finds nothing." : "has no members."),
                             recipe ? show.words(g.content().choice()) : "",
                             List.of(),
                             Spot.of("group", g.number()));
@@ -135,7 +135,7 @@ final class GroupRules {
                 if (dead) {
                     found.look(
                             g.id().value(),
-                            "Everybody in group " + g.number() + " “" + g.name() + "” was dead when brought up.",
+                            "All of group " + g.number() + " “" + g.name() + "” was dead when brought up.",
                             numbers(show, units),
                             units,
                             Spot.of("group", g.number()));

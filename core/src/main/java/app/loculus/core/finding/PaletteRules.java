@@ -324,7 +324,7 @@ final class PaletteRules {
                 if (!used) {
                     found.look(
                             palette.id().value(),
-                            upper(palette) + " holds values for types that nobody is of.",
+                            upper(palette) + " holds values for types that are not patched.",
                             "",
                             List.of(),
                             Spot.of(palette));

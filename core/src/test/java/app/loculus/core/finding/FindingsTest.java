@@ -159,10 +159,10 @@ class FindingsTest {
                 .containsExactly("Group 1 “Washes” has no members. [Delete it = delete group 1]");
         assertThat(told(empty, "group-dead"))
                 .containsExactly(
-                        "Everybody in group 2 “Dead” was dead when brought up. (21) [They answer now = mark 21 answered]",
-                        "Everybody in group 3 “Alone” was dead when brought up. (21) [They answer now = mark 21 answered]");
+                        "All of group 2 “Dead” was dead when brought up. (21) [They answer now = mark 21 answered]",
+                        "All of group 3 “Alone” was dead when brought up. (21) [They answer now = mark 21 answered]");
         assertThat(told(mended(empty, "group-dead"), "group-empty"))
-                .anyMatch(w -> w.startsWith("Group 2 “Dead” finds nobody. (all where dead)"));
+                .anyMatch(w -> w.startsWith("Group 2 “Dead” finds nothing. (all where dead)"));
     }
 
     @Test
@@ -181,7 +181,7 @@ class FindingsTest {
         Show gone = Rig.after(show, "delete 1");
         assertThat(told(gone, "palette-nobody"))
                 .containsExactly(
-                        "Intensity 3 “Low” holds values for types that nobody is of. [Delete it = delete intensity 3]");
+                        "Intensity 3 “Low” holds values for types that are not patched. [Delete it = delete intensity 3]");
         assertThat(told(mended(gone, "palette-nobody"), "palette-nobody")).isEmpty();
     }
 

@@ -147,7 +147,9 @@ class LooksTest {
                         "Working values of 1 unit are cleared for it");
         Outcome back = Rig.say(Rig.after(opened.show(), "1 at 60"), "update cue 1");
         assertThat(back.words())
-                .startsWith("Puts back cue 1 of list 1 “Main”: 1 × Wash: 1 changed", "1 cue behind carries it on: 2");
+                .startsWith(
+                        "Saves the changes into cue 1 of list 1 “Main”: 1 × Wash: 1 changed",
+                        "1 cue behind carries it on: 2");
         assertThat(back.show().programmer().values()).isEmpty();
         Show closed = Rig.after(opened.show(), "1 at 60", "close look");
         assertThat(closed.all(PartKinds.LOOKS)).isEqualTo(show.all(PartKinds.LOOKS));

@@ -188,14 +188,14 @@ class RecipesTest {
                 "record group 3 \"Mine\"");
         assertThat(brought(other, false, 1, 3))
                 .containsExactly(
-                        "Brings in 2 groups: 1 “Odd” (3 of 2), 2 “Fixed” (2 of 4)",
-                        "Nobody here answers to 13 thru 14 of “Test”.",
+                        "Imports 2 groups: 1 “Odd” (3 of 2), 2 “Fixed” (2 of 4)",
+                        "This show has no fixtures 13 thru 14 of “Test”.",
                         "1 “Odd”: 11 201 203",
                         "2 “Fixed”: 11 12",
                         "3 “Mine”: 11");
         assertThat(brought(other, true, 2, 3))
                 .containsExactly(
-                        "Brings in 2 groups: 2 “Odd back” (2 of 2), 1 “Fixed” (4 of 4)",
+                        "Imports 2 groups: 2 “Odd back” (2 of 2), 1 “Fixed” (4 of 4)",
                         "1 “Fixed”: 11 12 201 202",
                         "2 “Odd back”: 201 11",
                         "3 “Mine”: 11");

@@ -59,7 +59,7 @@ record RigView(
                 whole.beamDegrees(),
                 whole.gobo().orElse(""),
                 hung.hidden()
-                        ? "an address nobody has told"
+                        ? "an address that was not told"
                         : hung.addresses().stream()
                                 .map(a -> a.address().toString())
                                 .collect(Collectors.joining(" + ")),

@@ -60,12 +60,12 @@ public record BringGroups(Show from, List<Integer> numbers, boolean byType, Map<
             brought.add(here + " (" + draft.show().units(here).size() + " of "
                     + from.units(group).size() + ")");
         }
-        draft.say("Brings in " + Numbers.count(brought.size(), "group") + ": " + String.join(", ", brought));
+        draft.say("Imports " + Numbers.count(brought.size(), "group") + ": " + String.join(", ", brought));
         if (!missing.isEmpty()) {
             draft.warn(Problem.warning(
                     "group.missing",
                     "group",
-                    "Nobody here answers to " + Numbers.text(List.copyOf(missing)) + " of “" + from.name() + "”."));
+                    "This show has no fixtures " + Numbers.text(List.copyOf(missing)) + " of “" + from.name() + "”."));
         }
     }
 

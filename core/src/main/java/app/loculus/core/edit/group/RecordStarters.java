@@ -30,7 +30,7 @@ public record RecordStarters(Optional<List<String>> names) implements ShowEdit {
                     "group.starters",
                     "group",
                     wanted.isEmpty()
-                            ? "Nobody is patched to make groups of."
+                            ? "Nothing is patched to make groups of."
                             : "All of these groups are there already.",
                     WayOut.advice("Patch fixtures, name their positions, or choose other shares."));
         }

@@ -24,7 +24,7 @@ public record LevelOf(GroupId group, double percent) implements ShowEdit {
             throw Refusal.of(
                     "group.nobody",
                     "group",
-                    "Nobody is in group " + of + ".",
+                    "Nothing is in group " + of + ".",
                     WayOut.advice("Take lights into it, or change what it follows."));
         }
         Hand held = draft.hand();

@@ -37,7 +37,7 @@ public record UpdateLook(LookId look) implements ShowEdit {
             throw Refusal.of(
                     "look.nothing",
                     "look",
-                    "Nothing is touched, so there is nothing to take into it.",
+                    "Nothing is touched, so there is nothing to update it with.",
                     WayOut.advice("Change values first."));
         }
         Map<UnitId, UnitValues> after =
@@ -45,7 +45,7 @@ public record UpdateLook(LookId look) implements ShowEdit {
         draft.put(PartKinds.LOOKS, before.holding(after));
         draft.setAll(left(draft, touched));
         OpenLook.closed(draft, look);
-        draft.say((open ? "Puts back " : "Updates ") + LookHolders.words(show, before) + ": "
+        draft.say((open ? "Saves the changes into " : "Updates ") + LookHolders.words(show, before) + ": "
                 + LookDifference.of(show, before.values(), after).words());
         String carried = Carried.words(show, before, before.values(), after);
         if (!carried.isEmpty()) {
@@ -56,7 +56,7 @@ public record UpdateLook(LookId look) implements ShowEdit {
             draft.say(plain);
         }
         if (!touched.isEmpty()) {
-            draft.say("In hand it is let go of: " + Numbers.count(touched.size(), "unit"));
+            draft.say("Released as working values: " + Numbers.count(touched.size(), "unit"));
         }
     }
 
