@@ -10,7 +10,7 @@ interface Props {
   /** It is what is looked at. */
   active?: boolean;
   /** What it keeps is selected, or applied. */
-  pressed?: boolean;
+  pressed?: boolean | 'mixed';
   follow: 'all' | 'some' | 'none';
   title: string;
   /** what it is marked with */
@@ -85,7 +85,7 @@ export function Niche({
             e.preventDefault();
           } else step(e);
         }}
-        className={`relative h-[72px] w-[72px] overflow-hidden rounded-t-[36px] rounded-b-[4px] border border-line-strong bg-sheet ${active || pressed ? 'outline-2 outline-offset-3 outline-petrol' : ''}`}
+        className={`relative h-[72px] w-[72px] overflow-hidden rounded-t-[36px] rounded-b-[4px] border border-line-strong bg-sheet ${active || pressed === true ? 'outline-2 outline-offset-3 outline-petrol' : ''}`}
       >
         <span className={dimmed ? 'opacity-45' : ''}>{face}</span>
         {ring && <span className="absolute top-2 left-1/2 -translate-x-1/2">{ring}</span>}

@@ -46,7 +46,8 @@ const remembered = {
  * are remembered, also for each set of panes that is there together.
  */
 export function Panes({ of, down = false, panes, className = '' }: Props) {
-  const inGroup = (pane: Pane) => `${of}: ${pane.id}`;
+  /** Names of elements have no blanks. */
+  const inGroup = (pane: Pane) => `${of} ${pane.id}`.replaceAll(' ', '-');
   const { defaultLayout, onLayoutChanged } = useDefaultLayout({
     id: of,
     panelIds: panes.map(inGroup),
@@ -65,7 +66,7 @@ export function Panes({ of, down = false, panes, className = '' }: Props) {
         <Fragment key={pane.id}>
           {i > 0 && (
             <Separator
-              id={`${of} ${pane.id} edge`}
+              id={`${inGroup(pane)}-edge`}
               aria-label={`Edge between ${panes[i - 1]!.called} and ${pane.called}`}
               title="Drag, or arrow keys; a double press gives the usual size"
               className={`edge ${down ? 'h-2.5' : 'w-3'}`}

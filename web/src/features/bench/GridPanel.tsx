@@ -1,7 +1,7 @@
 import { edit, type Edit } from '../../api/commands';
 import type { DeskView } from '../../api/client';
 import { attempt } from '../../doing/notices';
-import { asNumber, type Reader } from '../../ui/reading';
+import { asCount, asNumber, orEmpty, type Reader } from '../../ui/reading';
 import { Typed } from '../../ui/Typed';
 import { Choice } from '../../ui/Choice';
 
@@ -16,9 +16,8 @@ const asMetres: Reader = (typed) =>
 /** The rows and columns that a pattern goes by, with the level of each unit and the step it is in. */
 export function GridPanel({ grid, patterns }: Pick<DeskView, 'grid' | 'patterns'>) {
   /** The pattern once more, otherwise: it and those behind it are taken off and laid again, in one gesture. */
-  const again = async (way: string, within: number) => {
-    const words =
-      grid.perRow > 0 ? `${way} of ${grid.perRow}` : within === USUAL ? way : `${way} within ${within}`;
+  const again = async (way: string, within: number, perRow: number) => {
+    const words = perRow > 0 ? `${way} of ${perRow}` : within === USUAL ? way : `${way} within ${within}`;
     const gesture = `rows ${Date.now()}`;
     const run = (what: Edit) => edit(what, false, gesture);
     await attempt(async () => {
@@ -35,20 +34,31 @@ export function GridPanel({ grid, patterns }: Pick<DeskView, 'grid' | 'patterns'
           shape="word"
           value={grid.way}
           options={WAYS}
-          onChange={(way) => void again(way, grid.within)}
+          onChange={(way) => void again(way, grid.within, grid.perRow)}
         />
         <span className="text-ink-2">
           {grid.rows} × {grid.columns}
         </span>
+        <label className="ml-auto flex items-center gap-1 text-[12px] text-ink-2">
+          of
+          <Typed
+            label="So many in the order of the selection make a row; empty: rows as they hang"
+            value={grid.perRow > 0 ? String(grid.perRow) : ''}
+            placeholder="–"
+            read={orEmpty(asCount, '0')}
+            className="mono h-7 w-10 rounded-md border border-line-strong bg-paper px-1"
+            onSet={(count) => again(grid.way, grid.within, Number(count))}
+          />
+        </label>
         {grid.perRow === 0 && (
-          <label className="ml-auto flex items-center gap-1 text-[12px] text-ink-2">
+          <label className="flex items-center gap-1 text-[12px] text-ink-2">
             within
             <Typed
               label="What hangs that near is in one row, in metres"
               value={String(grid.within)}
               read={asMetres}
               className="mono h-7 w-12 rounded-md border border-line-strong bg-paper px-1"
-              onSet={(metres) => again(grid.way, Number(metres))}
+              onSet={(metres) => again(grid.way, Number(metres), 0)}
             />
             m
           </label>

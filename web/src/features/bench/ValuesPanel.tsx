@@ -82,6 +82,15 @@ export function ValuesPanel({ desk }: { desk: DeskView }) {
         >
           <House size={16} />
         </button>
+        <button
+          disabled={!held}
+          aria-label="Send everything home"
+          title="Send everything home: all values of the selection"
+          className="min-h-7 px-1 text-[12px] text-petrol underline disabled:text-ink-label disabled:no-underline"
+          onClick={() => void attempt(() => edit({ type: 'home' }))}
+        >
+          all
+        </button>
         <span className="flex-1" />
         <Choice
           label="Numbers as"

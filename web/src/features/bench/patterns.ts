@@ -11,6 +11,7 @@ const NAMES: Record<string, string> = {
   reverse: 'Reverse',
   rows: 'Rows',
   columns: 'Columns',
+  'columns of 6': 'Columns 6',
   'sort by outward': 'Outward',
 };
 

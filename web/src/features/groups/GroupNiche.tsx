@@ -96,7 +96,7 @@ export const GroupNiche = memo(function GroupNiche({ group, places, how, held, l
     <Niche
       number={group.number}
       name={group.name}
-      title={facts(group)}
+      title={`${facts(group)}${held === 'all' ? '. All of it is selected' : held === 'some' ? '. A part of it is selected' : ''}`}
       tint={group.tint}
       face={
         <>
@@ -125,7 +125,7 @@ export const GroupNiche = memo(function GroupNiche({ group, places, how, held, l
       }
       follow={held}
       active={looked}
-      pressed={held === 'all'}
+      pressed={held === 'all' ? true : held === 'some' ? 'mixed' : false}
       onPress={press}
       onRename={async (name) =>
         (await attempt(() => edit({ type: 'rename-group', number: group.number, name }))) !== undefined

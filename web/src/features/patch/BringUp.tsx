@@ -293,7 +293,9 @@ function List({ fixtures, at, onPick }: ListProps) {
             >
               <b className="mono w-12">{f.number}</b>
               <span className="min-w-0 flex-1 truncate">{f.name}</span>
-              <span className="mono w-20 truncate text-ink-2">{f.address}</span>
+              <span className="mono w-20 truncate text-ink-2" title={f.address}>
+                {f.address}
+              </span>
               <span className="w-28 truncate text-right">
                 <AnswerMark answer={f.answer} note={f.answerNote} words />
               </span>

@@ -22,6 +22,8 @@ interface Props {
 const panel =
   'z-30 w-72 rounded-lg border border-line-strong bg-sheet p-3 text-[13px] text-ink shadow-lg space-y-2';
 
+const HINT = 'Shift a run · Ctrl adds · F2 writes, in all selected rows · paste columns';
+
 /** How the table is grouped and which columns it has; filling down the selection. */
 export function TableFoot({ by, onBy, shown, onShown, held }: Props) {
   return (
@@ -60,7 +62,9 @@ export function TableFoot({ by, onBy, shown, onShown, held }: Props) {
           {({ close }) => <Fill held={held} onDone={close} />}
         </PopoverPanel>
       </Popover>
-      <span className="truncate">Shift a run · Ctrl adds · F2 writes, in all rows held · paste columns</span>
+      <span className="truncate" title={HINT}>
+        {HINT}
+      </span>
     </div>
   );
 }

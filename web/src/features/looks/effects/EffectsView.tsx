@@ -11,6 +11,7 @@ import { withFree } from '../../niches/pages-model';
 import { EffectNiche } from './EffectNiche';
 import { EffectSheet } from './EffectSheet';
 import { StarterEffects } from './StarterEffects';
+import { StartEffect } from './StartEffect';
 import { BEGINNINGS } from './effects-model';
 
 /** Effects in their niches, and one of them drawn: the curve, the dots, the handles. */
@@ -21,6 +22,7 @@ export function EffectsView({ heading }: { heading: React.ReactNode }) {
   const desk = useDesk().data;
   const [chosen, setChosen] = useKept('effect', 0);
   const [starters, setStarters] = useState(false);
+  const [composing, setComposing] = useState(false);
   const loose = effects.filter((e) => e.number === 0);
   const effect = effects.find((e) => e.id === chosen) ?? loose.find((e) => e.used) ?? effects[0];
   const held = (desk?.steps.length ?? 0) > 0;
@@ -52,7 +54,7 @@ export function EffectsView({ heading }: { heading: React.ReactNode }) {
       </div>
       <StarterEffects open={starters} onClose={() => setStarters(false)} />
       <div className="flex flex-wrap items-center gap-1.5">
-        <span className="text-[12px] text-ink-2">Set on the selection:</span>
+        <span className="text-[12px] text-ink-2">Start on the selection:</span>
         {BEGINNINGS.map((b) => (
           <Button
             key={b.text}
@@ -66,8 +68,12 @@ export function EffectsView({ heading }: { heading: React.ReactNode }) {
             {b.text}
           </Button>
         ))}
+        <Button disabled={!held} pressed={composing} onClick={() => setComposing(!composing)}>
+          Any effect…
+        </Button>
         {loose.some((e) => e.used) && <Record />}
       </div>
+      {composing && held && desk && <StartEffect desk={desk} onDone={() => setComposing(false)} />}
       {effect ? <EffectSheet key={effect.id} effect={effect} at={at} held={held} /> : <Nothing />}
     </>
   );

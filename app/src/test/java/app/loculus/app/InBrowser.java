@@ -26,7 +26,8 @@ abstract class InBrowser {
             "--no-first-run",
             "--disable-background-networking",
             "--disable-component-update",
-            "--disable-sync");
+            "--disable-sync",
+            "--disable-gpu");
 
     @TempDir
     static Path data;

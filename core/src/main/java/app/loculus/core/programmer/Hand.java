@@ -25,7 +25,7 @@ import java.util.stream.Stream;
  * @param recent selections before this one, the latest first
  * @param list the cue list that is chosen: what is recorded, played and changed without naming a list is in that one;
  *     absent: the first
- * @param highlight whether the units selected are shown off
+ * @param highlight whether the units selected are highlighted
  */
 public record Hand(
         Selection selection,
@@ -117,6 +117,11 @@ public record Hand(
                 && sort.by() != Sort.By.NUMBER
                 && !(before instanceof Sort earlier && earlier.by() == sort.by());
         return ordered && !ties && (order instanceof Pattern.Shuffle || order instanceof Sort);
+    }
+
+    /** The same units, known by what they were taken from and by which patterns, so that these can be turned. */
+    public Hand opened(Choice of, Selection whole, List<Pattern> own, Patch patch) {
+        return new Hand(Taken.of(whole, own, patch).selection(), whole, of, own, recent, list, highlight);
     }
 
     /** The next share of the pattern, or the one so many further on (negative: back). */

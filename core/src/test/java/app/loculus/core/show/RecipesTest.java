@@ -54,6 +54,24 @@ class RecipesTest {
     }
 
     @Test
+    void a_group_that_was_recalled_is_stepped_by_the_pattern_it_remembers() {
+        Show show = Rig.after(recorded(), "group 1");
+        assertThat(selected(show)).isEqualTo("11 13");
+        Outcome next = Rig.say(show, "next");
+        assertThat(next.words()).containsExactly("Share 2 of 2");
+        assertThat(selected(next.show())).isEqualTo("12 14");
+        assertThat(selected(Rig.after(next.show(), "next"))).isEqualTo("11 13");
+        assertThat(selected(Rig.after(show, "previous"))).isEqualTo("12 14");
+        // One that was laid on it is nearer, and a fixed group is stepped one by one.
+        assertThat(selected(Rig.after(show, "every 2", "next"))).isEqualTo("13");
+        assertThat(selected(Rig.after(recorded(), "group 3", "next"))).isEqualTo("11");
+    }
+
+    private static String selected(Show show) {
+        return show.hand().selection().units().stream().map(show::label).collect(Collectors.joining(" "));
+    }
+
+    @Test
     void a_change_of_type_tells_of_a_recipe_only_that_it_follows() {
         List<String> words =
                 Rig.say(recorded(), "change 11 to \"Batten / cells\" take over").words();

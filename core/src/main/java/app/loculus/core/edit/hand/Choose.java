@@ -11,7 +11,7 @@ import java.util.Map;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 
-/** Takes a selection selected. @param asked how it was asked for, which a recipe keeps */
+/** Selects units. @param asked how it was asked for, which a recipe keeps */
 public record Choose(Choice asked, Selection selection) implements ShowEdit {
 
     public static Choose units(Selection selection) {
