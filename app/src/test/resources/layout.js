@@ -40,5 +40,6 @@
       found.push(`cut and nowhere told whole: ${told(e)}`);
   }
   if (document.documentElement.scrollWidth > innerWidth) found.push('scrolls sideways');
+  if (document.documentElement.scrollHeight > innerHeight) found.push('scrolls as a whole');
   return [...new Set(found)].slice(0, 12);
 };

@@ -108,19 +108,18 @@ const Open = memo(function Open({ record, about, onFold }: OpenProps) {
           ? 'grid-cols-[minmax(0,1.6fr)_minmax(0,0.9fr)_minmax(0,0.9fr)]'
           : 'grid-cols-[minmax(0,1.9fr)_minmax(0,1fr)]';
   return (
-    <section
-      aria-label="Bench"
-      className={`relative grid min-h-0 flex-1 divide-x divide-line bg-sheet ${columns}`}
-    >
-      {shown !== 'table' && <SelectionPanel desk={desk} wide={shown === 'order'} />}
-      {shown === 'table' ? (
-        <ValuesTable />
-      ) : shown === 'values' ? (
-        <ValuesPanel desk={desk} />
-      ) : (
-        desk.grid.index >= 0 && <GridPanel grid={desk.grid} patterns={desk.patterns} />
-      )}
-      <div className="min-h-0 overflow-auto p-3">{record}</div>
+    <section aria-label="Bench" className="relative flex min-h-0 flex-1 flex-col bg-sheet">
+      <div className={`grid min-h-0 flex-1 divide-x divide-line ${columns}`}>
+        {shown !== 'table' && <SelectionPanel desk={desk} wide={shown === 'order'} />}
+        {shown === 'table' ? (
+          <ValuesTable />
+        ) : shown === 'values' ? (
+          <ValuesPanel desk={desk} />
+        ) : (
+          desk.grid.index >= 0 && <GridPanel grid={desk.grid} patterns={desk.patterns} />
+        )}
+        <div className="min-h-0 overflow-auto p-3">{record}</div>
+      </div>
       <span className="absolute top-1 right-9 flex gap-2 text-[12px]">
         {VIEWS.filter((v) => v.about !== shown).map((v) => (
           <button

@@ -8,7 +8,7 @@ import { runEdit } from '../../doing/run';
 import { Stage } from '../../stage/Stage';
 import { Panes } from '../../ui/Panes';
 import { Button } from '../../ui/Button';
-import { FileLink } from '../../ui/FileLink';
+import { MenuButton } from '../../ui/MenuButton';
 import { inputShape } from '../../ui/Field';
 import { Segmented } from '../../ui/Segmented';
 import { Bench } from '../bench/Bench';
@@ -99,17 +99,19 @@ export function GroupsPage() {
         />
         <Pages of="group" all={pages.all} now={pages.now} onChoose={pages.choose} />
         <Button onClick={() => setStarting(true)}>Starter groups…</Button>
-        <Button label="Import groups from another show" onClick={() => setBringing(true)}>
-          Import…
-        </Button>
-        {groups.length > 0 && (
-          <FileLink
-            title="All groups, what they are made of and who is in them, as a PDF to print"
-            href={`/api/shows/${show}/paper/groups.pdf`}
-          >
-            Paper
-          </FileLink>
-        )}
+        <MenuButton
+          label="Files: import groups, print them"
+          entries={[
+            { text: 'Import…', under: 'groups from another show', onPress: () => setBringing(true) },
+            {
+              text: 'Print',
+              under: 'all groups, what they are made of and what is in them, as a PDF',
+              href: `/api/shows/${show}/paper/groups.pdf`,
+            },
+          ]}
+        >
+          Files
+        </MenuButton>
       </div>
       <DndContext {...context}>
         <div

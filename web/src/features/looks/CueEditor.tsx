@@ -26,7 +26,7 @@ export function CueEditor({ list, cues, opened }: Props) {
       {label}
       <Typed
         key={`${cues.map((c) => c.id).join()} ${what}`}
-        className={`${inputShape} !w-16 text-right`}
+        className={`${inputShape} !w-12 text-right`}
         label={`${label} of ${one ? `cue ${first.number}` : `${cues.length} cues`}`}
         placeholder={seconds(usual)}
         value={value == null ? '' : seconds(value)}
@@ -37,13 +37,13 @@ export function CueEditor({ list, cues, opened }: Props) {
     </label>
   );
   return (
-    <div className="flex flex-wrap items-center gap-x-3 gap-y-1.5 border-b border-line bg-sunk/60 px-3 py-1.5">
+    <div className="flex flex-wrap items-center gap-x-2.5 gap-y-1 border-b border-line bg-sunk/60 px-3 py-1">
       {one ? (
         <Typed
           key={first.id}
           data-cue-name
           label={`Name of cue ${first.number}`}
-          className={`${inputShape} !w-40`}
+          className={`${inputShape} !w-auto max-w-48 min-w-24 flex-1`}
           placeholder="name"
           value={first.name}
           onDone={focusPlace}
@@ -61,7 +61,7 @@ export function CueEditor({ list, cues, opened }: Props) {
         <Choice
           label="What starts the next cue"
           shape="field"
-          className="w-40!"
+          className="w-32!"
           value={one ? first.next : ''}
           empty="as it is"
           options={[
@@ -82,7 +82,7 @@ export function CueEditor({ list, cues, opened }: Props) {
         <Typed
           key={`${first.id} after`}
           label="Seconds after which the next cue starts"
-          className={`${inputShape} !w-14 text-right`}
+          className={`${inputShape} !w-12 text-right`}
           value={seconds(first.after)}
           read={orEmpty(asTime, '0')}
           onDone={focusPlace}

@@ -53,7 +53,7 @@ export function ShowPage() {
   );
   if (shows.length === 0)
     return (
-      <div className="min-h-0 flex-1 overflow-auto">
+      <div className="relative min-h-0 flex-1 overflow-auto">
         {news}
         <Welcome onNew={setStarting} />
         <div className="mx-auto max-w-2xl px-4">
@@ -63,7 +63,7 @@ export function ShowPage() {
     );
   const live = shows.find((s) => s.live);
   return (
-    <div className="min-h-0 flex-1 space-y-3 overflow-auto p-3">
+    <div className="relative min-h-0 flex-1 space-y-3 overflow-auto p-3">
       {news}
       <div className="flex flex-wrap items-center gap-2">
         <h1 className="font-serif text-[22px] font-semibold">Show</h1>

@@ -312,7 +312,7 @@ class GroupsIT extends InBrowser {
                 "async () => { const shows = await (await fetch('/api/shows')).json(); const id = shows.find((s) => s.live).id;"
                         + " await fetch(`/api/shows/${id}/edits`, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify({ edit: { type: 'rename-show', name: 'Source' } }) }); }");
         newShow();
-        button("^Import…$").click();
+        menu("Files", "Import");
         choose("The other show", "Source");
         assertThat(page.getByText(Pattern.compile("^Imports 1 group: 3 “Third” \\(4 of 4\\)")))
                 .isVisible();

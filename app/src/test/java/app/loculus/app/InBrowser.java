@@ -116,6 +116,13 @@ abstract class InBrowser {
                 .click();
     }
 
+    /** Takes an entry of a menu. */
+    static void menu(String button, String entry) {
+        button("^" + plain(button)).first().click();
+        page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName(Pattern.compile("^" + plain(entry))))
+                .click();
+    }
+
     /** Types words into a choice of very many and takes the first that has them. */
     static void find(String label, String words) {
         page.getByRole(AriaRole.COMBOBOX, new Page.GetByRoleOptions().setName(label))

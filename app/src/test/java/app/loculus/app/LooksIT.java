@@ -247,13 +247,13 @@ class LooksIT extends InLooks {
     @Test
     void looks_and_groups_go_out_on_paper() {
         fourSteps();
-        Download looks = page.waitForDownload(() -> page.getByText("Paper").click());
+        Download looks = page.waitForDownload(() -> menu("Files", "Print"));
         Assertions.assertThat(looks.suggestedFilename()).isEqualTo("Looks cues.pdf");
         Assertions.assertThat(looks.path())
                 .content(java.nio.charset.StandardCharsets.ISO_8859_1)
                 .startsWith("%PDF-");
         page.navigate(app.url() + "/groups");
-        Download groups = page.waitForDownload(() -> page.getByText("Paper").click());
+        Download groups = page.waitForDownload(() -> menu("Files", "Print"));
         Assertions.assertThat(groups.suggestedFilename()).isEqualTo("Looks groups.pdf");
     }
 

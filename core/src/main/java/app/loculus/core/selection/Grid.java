@@ -56,6 +56,11 @@ public record Grid(Way way, double within, OptionalInt of) implements Pattern {
         return new Grid(way, USUALLY_WITHIN, OptionalInt.empty());
     }
 
+    /** Rows of so many, in the order of what is selected. */
+    public static Grid of(Way way, int perRow) {
+        return new Grid(way, USUALLY_WITHIN, OptionalInt.of(perRow));
+    }
+
     /** A step and where it stands. */
     public record Cell(Step step, int row, int column) {}
 

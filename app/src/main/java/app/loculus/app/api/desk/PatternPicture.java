@@ -39,6 +39,7 @@ record PatternPicture(String words, int steps, List<Integer> taken) {
                 new Pattern.Reverse(),
                 Grid.by(Grid.Way.ROWS),
                 Grid.by(Grid.Way.COLUMNS),
+                Grid.of(Grid.Way.COLUMNS, 6),
                 Sort.by(Sort.By.OUTWARD));
         return Stream.concat(sharing, arranging).toList();
     }
