@@ -45,6 +45,16 @@ function Choosing({ places, onDone }: { places: Places | null; onDone: () => voi
       return after;
     });
   };
+  /** Nothing but the whole groups of one family. */
+  const only = (family: string) =>
+    setTurned(
+      new Set(
+        all
+          .filter((s) => !s.there && (s.share === 'whole' && s.family === family) !== usual(s))
+          .map((s) => s.name),
+      ),
+    );
+  const families = [...new Set(bases.map(([, family]) => family))];
   const names = all.filter(ticked).map((s) => s.name);
   const record = useOnce(async () => {
     if (await runEdit({ type: 'starter-groups', names })) onDone();
@@ -124,6 +134,16 @@ function Choosing({ places, onDone }: { places: Places | null; onDone: () => voi
         <Button kind="main" disabled={names.length === 0} onClick={() => void record()}>
           Record {names.length} {names.length === 1 ? 'group' : 'groups'}
         </Button>
+        {families.length > 1 && (
+          <p className="flex flex-wrap items-center gap-1 text-[12px] text-ink-2">
+            only by
+            {families.map((family) => (
+              <Button key={family} label={`One group for each ${family}`} onClick={() => only(family)}>
+                {family}
+              </Button>
+            ))}
+          </p>
+        )}
         <p className="text-[12px] text-ink-2">
           As recipes: they follow the patch. What is there already is struck out.
         </p>

@@ -1,12 +1,12 @@
 import { ChevronDown, ChevronUp } from 'lucide-react';
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import type { LineResponse, PatchView } from '../../api/client';
 import { fixturesOf, heldNow, useDesk } from '../../api/queries';
 import { edit } from '../../api/commands';
 import { useKept } from '../../doing/kept';
 import { useOnce } from '../../doing/once';
 import { runLine } from '../../doing/run-line';
-import { quoted, runEdit } from '../../doing/run';
+import { runEdit } from '../../doing/run';
 import { attempt } from '../../doing/notices';
 import { Button } from '../../ui/Button';
 import { Field, inputShape } from '../../ui/Field';
@@ -15,41 +15,9 @@ import { ProblemList } from '../../ui/ProblemList';
 import { useLineReading } from '../../doing/useLineReading';
 import { ChangeType } from './ChangeType';
 import { runs } from './patch-model';
+import { freeRun, meant, NEXT_GAP, written, type Draft } from './add-model';
 import { TypeFinder } from './TypeFinder';
 import { Choice } from '../../ui/Choice';
-
-/** The one way of giving addresses out that needs no start. */
-const NEXT_GAP = 'next gap';
-
-interface Draft {
-  type: string;
-  first: string;
-  count: string;
-  start: string;
-  gap: string;
-  layout: string;
-  position: string;
-}
-
-/** The first number from which so many are free. */
-export function freeRun(taken: Set<number>, from: number, count: number): number {
-  let first = from;
-  for (let n = first; n < first + Math.max(1, count); n++) if (taken.has(n)) first = n + 1;
-  return first;
-}
-
-/** What the form says, as the line would write it. @param next the number that is meant where none is typed */
-function written(d: Draft, next: number, addressed: boolean): string {
-  const first = d.first.trim() ? Number.parseInt(d.first, 10) : next;
-  const count = Number.parseInt(d.count, 10);
-  if (!d.type || !first || !count || (addressed && !d.start && d.layout !== NEXT_GAP)) return '';
-  const numbers = count > 1 ? `${first} thru ${first + count - 1}` : `${first}`;
-  const gap = Number.parseInt(d.gap, 10) > 0 ? ` gap ${Number.parseInt(d.gap, 10)}` : '';
-  const verb = addressed
-    ? `patch ${numbers} as ${quoted(d.type)} ${landing(d.start, d.layout)}${gap}`
-    : `add ${numbers} as ${quoted(d.type)}`;
-  return d.position.trim() ? `${verb}\nhang ${numbers} on ${quoted(d.position)}` : verb;
-}
 
 export function AddFixtures({
   patch,
@@ -94,6 +62,8 @@ function Form({
   const used = useMemo(() => new Set(patch.fixtures.map((f) => f.position).filter(Boolean)), [patch]);
   const taken = useMemo(() => new Set(patch.fixtures.map((f) => f.number)), [patch]);
   const next = freeRun(taken, patch.nextFree, Number.parseInt(draft.count, 10) || 1);
+  const { count } = meant(draft, next);
+  const number = useRef<HTMLInputElement>(null);
   const text = written(draft, next, true);
   const reading = useLineReading(text);
   useEffect(() => onReading(reading.outcome), [reading.outcome, onReading]);
@@ -125,24 +95,23 @@ function Form({
         </div>
         <div className="grid grid-cols-[minmax(0,2.2fr)_repeat(3,minmax(0,1fr))_minmax(0,1.4fr)_minmax(0,0.7fr)_minmax(0,1.2fr)] gap-2">
           <Field label="Profile and mode">
-            <TypeFinder label="Profile and mode" value={draft.type} onChange={(type) => set({ type })} />
+            <TypeFinder
+              label="Profile and mode"
+              value={draft.type}
+              onChange={(type) => {
+                set({ type });
+                window.requestAnimationFrame(() => number.current?.focus());
+              }}
+            />
           </Field>
-          <Field label="First number">
+          <Field label="First number, or a range">
             <input
+              ref={number}
+              title="For example 300, or 300 thru 308"
               className={inputShape}
-              inputMode="numeric"
               placeholder={String(next)}
               value={draft.first}
               onChange={(e) => set({ first: e.target.value })}
-            />
-          </Field>
-          <Field label="How many">
-            <input
-              className={inputShape}
-              inputMode="numeric"
-              placeholder="12"
-              value={draft.count}
-              onChange={(e) => set({ count: e.target.value })}
             />
           </Field>
           <Field label="Start address">
@@ -151,6 +120,15 @@ function Form({
               placeholder={draft.layout === NEXT_GAP ? '1.1' : '3.441'}
               value={draft.start}
               onChange={(e) => set({ start: e.target.value })}
+            />
+          </Field>
+          <Field label="How many">
+            <input
+              className={inputShape}
+              inputMode="numeric"
+              placeholder={String(count || 1)}
+              value={draft.count}
+              onChange={(e) => set({ count: e.target.value })}
             />
           </Field>
           <Field label="Addresses">
@@ -180,7 +158,7 @@ function Form({
         </div>
         <div className="flex gap-2">
           <Button kind="main" type="submit" disabled={!text || reading.problems.length > 0}>
-            Patch {draft.count || ''} {draft.count === '1' ? 'fixture' : 'fixtures'}
+            Patch {text ? count : ''} {text && count === 1 ? 'fixture' : 'fixtures'}
           </Button>
           <Button
             disabled={!written(draft, next, false)}
@@ -214,13 +192,6 @@ const LAYOUTS: [string, string][] = [
   ['by position', 'universe per position'],
   ...[2, 3, 4, 6, 8].map((n): [string, string] => [`over ${n} universes`, `over ${n} universes`]),
 ];
-
-const landing = (start: string, layout: string) =>
-  layout === 'one to one'
-    ? `one to one at ${start}`
-    : layout === NEXT_GAP
-      ? `at next gap${start.trim() ? ` from ${start}` : ''}`
-      : `at ${start}${layout ? ` ${layout}` : ''}`;
 
 function LayoutChoice({ value, onChange }: { value: string; onChange: (layout: string) => void }) {
   return (
