@@ -5,8 +5,13 @@ import { queryClient, refresh, refreshAll, showsQuery } from './queries';
 import { readParts, type RigPart } from './rig-parts';
 import { page } from './writing';
 
-/** The rig as last received, by number and cell; drawn from on every animation frame, so not React state. */
-export const rig = { parts: new Map<string, RigPart>(), version: 0 };
+/** The rig as last received, by number and cell; drawn from as frames come, so not React state. */
+export const rig = {
+  parts: new Map<string, RigPart>(),
+  version: 0,
+  /** Called with every frame. */
+  listeners: new Set<() => void>(),
+};
 
 /** Away: it was tried and nobody answers. */
 export const useConnection = create(() => ({ connected: false, away: false }));
@@ -14,6 +19,7 @@ export const useConnection = create(() => ({ connected: false, away: false }));
 function take(frame: ArrayBuffer) {
   readParts(frame, rig.parts);
   rig.version++;
+  rig.listeners.forEach((told) => told());
 }
 
 interface Changed {

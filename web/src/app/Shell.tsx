@@ -164,7 +164,7 @@ function Rail() {
             <span className="w-5 text-center font-serif text-[16px] text-ink-label">{number}</span>
             <span className="min-w-0 flex-1">
               <span className="block font-semibold">{name}</span>
-              <span className="block truncate text-[12px] text-ink-label">{words}</span>
+              <span className="block text-[12px] leading-4 text-ink-label">{words}</span>
             </span>
             {(show || known) && <StateMark state={state as State} />}
           </>

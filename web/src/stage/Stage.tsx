@@ -118,6 +118,7 @@ export const Stage = memo(function Stage({ pointed }: { pointed?: number }) {
     let handle = 0;
     const parts = instead?.parts ?? rig.parts;
     const paint = () => {
+      handle = 0;
       const version = instead ? 0 : rig.version;
       if (version !== drawn) {
         drawn = version;
@@ -151,10 +152,17 @@ export const Stage = memo(function Stage({ pointed }: { pointed?: number }) {
         context.setTransform(ratio, 0, 0, ratio, 0, 0);
         drawAbove(context, scene, k);
       }
-      handle = requestAnimationFrame(paint);
     };
-    handle = requestAnimationFrame(paint);
-    return () => cancelAnimationFrame(handle);
+    // Drawn when a frame came, and not more often than the window is.
+    const wake = () => {
+      if (handle === 0) handle = requestAnimationFrame(paint);
+    };
+    wake();
+    rig.listeners.add(wake);
+    return () => {
+      rig.listeners.delete(wake);
+      cancelAnimationFrame(handle);
+    };
   }, [
     size,
     view,

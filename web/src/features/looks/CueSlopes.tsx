@@ -42,7 +42,7 @@ export function CueSlopes({ cue, scale, width, run, at, onSet }: Props) {
     );
     hand.current.setAttribute('x1', String(x(s)));
     hand.current.setAttribute('x2', String(x(s)));
-  });
+  }, run !== undefined);
   const move = (time: Time) => (e: React.PointerEvent<SVGElement>) => {
     const box = svg.current!.getBoundingClientRect();
     const first = e.currentTarget;

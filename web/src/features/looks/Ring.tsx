@@ -27,7 +27,7 @@ export function Ring({ list }: { list: CueListView }) {
     const towards = angle(run.step) - (1 - share) * ((2 * Math.PI) / Math.max(1, steps));
     hand.current.setAttribute('x2', String(MIDDLE + Math.cos(towards) * (RADIUS - 18)));
     hand.current.setAttribute('y2', String(MIDDLE + Math.sin(towards) * (RADIUS - 18)));
-  });
+  }, run !== undefined);
   const set = (what: string) => runLines([`list ${list.number} ${what}`]);
   const rate = run ? Math.round(run.rate * 10) / 10 : list.rate;
   const number = (label: string, value: number, what: string) => (

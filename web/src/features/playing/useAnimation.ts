@@ -1,12 +1,13 @@
 import { useEffect, useRef } from 'react';
 
-/** Calls it once a frame as long as the part is there. */
-export function useAnimation(draw: () => void) {
+/** Calls it once a frame as long as the part is there. @param moving whether anything moves; else it is never called */
+export function useAnimation(draw: () => void, moving = true) {
   const latest = useRef(draw);
   useEffect(() => {
     latest.current = draw;
   });
   useEffect(() => {
+    if (!moving) return;
     let frame = 0;
     const next = () => {
       latest.current();
@@ -14,5 +15,5 @@ export function useAnimation(draw: () => void) {
     };
     next();
     return () => cancelAnimationFrame(frame);
-  }, []);
+  }, [moving]);
 }
