@@ -336,7 +336,7 @@ function Slots({
     <span className="flex min-w-[120px] flex-1 items-center gap-0.5">
       {!guarded && (
         <button
-          aria-label={`${row.label}: the one before`}
+          aria-label={`Previous ${row.label}`}
           className="min-h-7 min-w-5 text-petrol"
           onClick={() => step(-1)}
         >
@@ -367,7 +367,7 @@ function Slots({
         </button>
       ) : (
         <button
-          aria-label={`${row.label}: the next one`}
+          aria-label={`Next ${row.label}`}
           className="min-h-7 min-w-5 text-petrol"
           onClick={() => step(1)}
         >

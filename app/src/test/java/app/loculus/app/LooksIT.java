@@ -182,7 +182,9 @@ class LooksIT extends InLooks {
         page.mouse().up();
         page.waitForCondition(() -> Math.abs(rig(1, "intensity") - .4) < .05);
         // A group's light is under a fader of its own: dragged, and gone again.
-        BoundingBox group = box(page.getByLabel(Pattern.compile("^4 D\\.")));
+        Locator fader = page.getByLabel(Pattern.compile("^4 D\\."));
+        fader.scrollIntoViewIfNeeded();
+        BoundingBox group = box(fader);
         page.mouse().move(group.x + 30, group.y + 60);
         page.mouse().down();
         page.mouse().move(group.x + 30, group.y - 20, new Mouse.MoveOptions().setSteps(5));

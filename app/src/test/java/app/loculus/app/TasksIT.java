@@ -73,8 +73,8 @@ class TasksIT extends InBrowser {
         button("^Starter groups").click();
         button("^position$").click();
         button("^Record 2 groups").click();
-        assertThat(niche("5 Bridge 1")).isVisible();
-        assertThat(niche("6 Bridge 2")).isVisible();
+        assertThat(niche("5 BRIDGE 1")).isVisible();
+        assertThat(niche("6 BRIDGE 2")).isVisible();
         took("groups per position", 3);
     }
 
