@@ -2,7 +2,7 @@ import { Plus } from 'lucide-react';
 import { useState } from 'react';
 import { archiveShow, createShow, openShow, saveAsTemplate, saveReadable } from '../../api/commands';
 import type { ListedShow } from '../../api/client';
-import { queryClient } from '../../api/queries';
+import { queryClient, useShow } from '../../api/queries';
 import { attempt, useNotice } from '../../doing/notices';
 import { Button } from '../../ui/Button';
 import { inputShape } from '../../ui/Field';
@@ -83,7 +83,10 @@ function Sheet({ show: s, open, ask, onCopy }: SheetProps) {
     if (missing) useNotice.setState({ notice: { words: missing.join(' '), problems: [] } });
   };
   const go = () => ask(`“${s.name}” is opened`, () => void attempt(() => openShow(s.id)).then(again));
-  const facts = s.template ? 'template' : s.archived ? 'archived' : `rev ${s.revision}`;
+  // The list is told of other shows now and then; the open one is known as it is.
+  const now = useShow().data;
+  const revision = open && now ? now.revision : s.revision;
+  const facts = s.template ? 'template' : s.archived ? 'archived' : `rev ${revision}`;
   return (
     <li
       data-show={s.name}
@@ -99,7 +102,7 @@ function Sheet({ show: s, open, ask, onCopy }: SheetProps) {
         className="flex-1 text-left not-disabled:hover:bg-sunk"
       >
         <img
-          src={`/api/shows/${s.id}/plan.svg?at=${s.revision}`}
+          src={`/api/shows/${s.id}/plan.svg?at=${revision}`}
           alt=""
           className="h-[88px] w-full bg-stage object-cover"
         />

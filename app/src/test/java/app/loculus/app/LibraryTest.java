@@ -108,6 +108,22 @@ class LibraryTest {
     }
 
     @Test
+    void the_demo_show_is_made_once_and_opened_again() {
+        JsonNode made = app.json("POST", "/api/shows/demo", Map.of());
+        assertThat(made.get("name").asText()).isEqualTo("The Glass Tide");
+        assertThat(made.get("fixtures").asInt()).isEqualTo(89);
+        app.json("POST", "/api/shows", Map.of("name", "Another"));
+        JsonNode again = app.json("POST", "/api/shows/demo", Map.of());
+        assertThat(again.get("id").asLong()).isEqualTo(made.get("id").asLong());
+        assertThat(again.get("live").asBoolean()).isTrue();
+        assertThat(app.json("GET", "/api/shows", null)).hasSize(2);
+        String plan = app.send("GET", "/api/shows/" + made.get("id") + "/plan.svg", null)
+                .body();
+        assertThat(plan).startsWith("<svg").contains("<circle");
+        assertThat(app.send("GET", "/api/shows/99/plan.svg", null).body()).doesNotContain("<circle");
+    }
+
+    @Test
     void several_files_come_in_at_once_each_for_itself_and_stay_over_a_restart() {
         Map<String, byte[]> files = new LinkedHashMap<>();
         files.put("par.gdtf", ArchiveWriter.write(newerPar()));

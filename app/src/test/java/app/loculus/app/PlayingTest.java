@@ -187,7 +187,7 @@ class PlayingTest {
             app.json("POST", "/api/shows/1/cues/text", Map.of("file", text, "dimmers", true, "preview", false));
             JsonNode taken = app.get("/api/shows/1/looks").get("lists").get(1);
             assertThat(taken.get("name").asText()).isEqualTo("Taken in");
-            assertThat(taken.get("join").asText()).isEqualTo("standing-alone");
+            assertThat(taken.get("join").asText()).isEqualTo("complete");
             assertThat(taken.get("cues").get(0).get("in").asDouble()).isEqualTo(2);
             // Elsewhere nobody is patched: the channels come in as dimmers at their addresses.
             app.json("POST", "/api/shows", Map.of("name", "Elsewhere"));

@@ -28,7 +28,7 @@ record LooksView(
         List<ListView> lists, List<KeptView> submasters, List<KeptView> looks, String opened, String openedLine) {
 
     /**
-     * @param join carrying-on or standing-alone
+     * @param join tracking or complete
      * @param rate steps a minute; @param crossfade in percent; @param direction forwards, backwards, bounce or random
      * @param release in seconds
      * @param words how it is played
