@@ -13,6 +13,7 @@ import { colours, type Colours, type Scene } from './scene';
 import { useStageState } from './stage-state';
 import { symbolRadius } from './symbols';
 import { HINTS, StageTools } from './StageTools';
+import { StageWords, type Under } from './StageWords';
 import { CLOSEST, fit, markAt, nearTo, spots, toStage, type Side, type Spot } from './view';
 
 /** Nothing enlarged. */
@@ -60,7 +61,7 @@ export const Stage = memo(function Stage({ pointed }: { pointed?: number }) {
   const [lens, setLens] = useState(WHOLE);
   const [cursor, setCursor] = useState<number | null>(null);
   /** What the pointer rests on, in words, and where. */
-  const [under, setUnder] = useState<{ x: number; y: number; words: string } | null>(null);
+  const [under, setUnder] = useState<Under | null>(null);
   const shown = cursor ?? pointed;
   /** Fixtures are only carried along while they are placed; a frame alone moves nothing. */
   const carried = placing && drag?.on ? drag : null;
@@ -374,34 +375,7 @@ export const Stage = memo(function Stage({ pointed }: { pointed?: number }) {
           aria-hidden="true"
           className="pointer-events-none absolute inset-0 h-full w-full"
         />
-        {under && !drag && (
-          <span
-            aria-hidden="true"
-            className="pointer-events-none absolute z-10 max-w-64 truncate rounded bg-stage/90 px-1.5 text-[12px] whitespace-nowrap outline outline-stage-line"
-            style={{
-              top: Math.max(0, under.y - 26),
-              ...(under.x < size.width / 2 ? { left: under.x + 8 } : { right: size.width - under.x + 8 }),
-            }}
-          >
-            {under.words}
-          </span>
-        )}
-        {words && (
-          <p
-            role="status"
-            className="pointer-events-none absolute inset-x-0 top-0 bg-stage/85 px-3 py-1 text-[12px]"
-          >
-            {words}
-          </p>
-        )}
-        {instead && (
-          <p
-            role="status"
-            className="pointer-events-none absolute inset-x-0 bottom-0 bg-stage/85 px-3 py-1 text-[13px]"
-          >
-            <strong>{instead.words}</strong> as it would be by itself — not what the lights do now
-          </p>
-        )}
+        <StageWords under={drag ? null : under} words={words} instead={instead?.words} width={size.width} />
         <output id="stage-cursor" aria-live="polite" className="sr-only">
           {named &&
             `Fixture ${named.number}, ${named.name}${named.position ? `, ${named.position}` : ''}${order.has(String(named.number)) ? ', selected' : ''}`}
