@@ -1,6 +1,6 @@
 import { Combobox, ComboboxButton, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headlessui/react';
 import { ChevronDown } from 'lucide-react';
-import { useDeferredValue, useMemo, useState, type ReactNode } from 'react';
+import { useMemo, useState, type ReactNode } from 'react';
 
 export interface Found {
   value: string;
@@ -44,13 +44,13 @@ export function Finder({
   autoFocus,
 }: Props) {
   const [typed, setTyped] = useState('');
-  const asked = useDeferredValue(typed);
   const chosen = useMemo(() => options.find((o) => o.value === value) ?? null, [options, value]);
   const all = useMemo<Found[]>(
     () => (clears ? [{ value: '', text: empty, under: '', words: '' }, ...options] : options),
     [options, clears, empty],
   );
-  const fitting = useMemo(() => foundBy(all, asked), [all, asked]);
+  // At once, so that Enter right behind the last letter takes what fits and not what was there before.
+  const fitting = useMemo(() => foundBy(all, typed), [all, typed]);
   return (
     <Combobox
       immediate={!autoFocus}

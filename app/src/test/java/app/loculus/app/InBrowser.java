@@ -7,6 +7,7 @@ import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.assertions.LocatorAssertions;
 import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.BoundingBox;
@@ -127,7 +128,9 @@ abstract class InBrowser {
     static void find(String label, String words) {
         page.getByRole(AriaRole.COMBOBOX, new Page.GetByRoleOptions().setName(label))
                 .fill(words);
-        assertThat(page.getByRole(AriaRole.OPTION).first()).isVisible();
+        String last = words.substring(words.lastIndexOf(' ') + 1);
+        assertThat(page.getByRole(AriaRole.OPTION).first())
+                .containsText(last, new LocatorAssertions.ContainsTextOptions().setIgnoreCase(true));
         page.keyboard().press("Enter");
     }
 
