@@ -6,16 +6,18 @@ interface Props<T extends string> {
   value: T;
   onChange: (value: T) => void;
   tight?: boolean;
+  /** Whether it goes on in a second row where there is no room. */
+  wraps?: boolean;
 }
 
 /** A choice of one, all options in sight; arrow keys go from one to the next. */
-export function Segmented<T extends string>({ label, options, value, onChange, tight }: Props<T>) {
+export function Segmented<T extends string>({ label, options, value, onChange, tight, wraps }: Props<T>) {
   return (
     <RadioGroup
       value={value}
       onChange={onChange}
       aria-label={label}
-      className="inline-flex shrink-0 overflow-hidden rounded-md border border-line-strong bg-sheet"
+      className={`inline-flex overflow-hidden rounded-md border border-line-strong bg-sheet ${wraps ? 'max-w-full flex-wrap' : 'shrink-0'}`}
     >
       {options.map((o) => (
         <Radio

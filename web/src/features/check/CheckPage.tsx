@@ -62,7 +62,7 @@ export function CheckPage() {
         <input
           aria-label="Find among the findings"
           placeholder="find"
-          className={`${inputShape} !w-36`}
+          className={`${inputShape} !w-24`}
           value={find}
           onChange={(e) => setFind(e.target.value)}
         />

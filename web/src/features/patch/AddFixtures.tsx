@@ -104,12 +104,12 @@ function Form({
               }}
             />
           </Field>
-          <Field label="First number, or a range">
+          <Field label="First number">
             <input
               ref={number}
               title="For example 300, or 300 thru 308"
               className={inputShape}
-              placeholder={String(next)}
+              placeholder={`${next} thru …`}
               value={draft.first}
               onChange={(e) => set({ first: e.target.value })}
             />
@@ -258,7 +258,7 @@ function InHand({ patch }: { patch: PatchView }) {
       }}
     >
       <span>
-        In hand: <b className="mono">{numbers.length > 12 ? `${numbers.length} fixtures` : who}</b>
+        Selected: <b className="mono">{numbers.length > 12 ? `${numbers.length} fixtures` : who}</b>
       </span>
       <input
         aria-label="Move to address"

@@ -377,7 +377,7 @@ function InHand({
           }}
         >
           <span className="max-w-48 truncate">
-            In hand: <b className="mono">{runs(held)}</b>
+            Selected: <b className="mono">{runs(held)}</b>
           </span>
           <input
             aria-label="Shift the selection to"

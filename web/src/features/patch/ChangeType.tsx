@@ -37,7 +37,7 @@ export function ChangeType({ open, numbers, onClose }: Props) {
         }}
       >
         <p>
-          In hand: <b className="mono">{runs(numbers)}</b>
+          Selected: <b className="mono">{runs(numbers)}</b>
         </p>
         <Field label="Becomes">
           <TypeFinder label="Becomes" value={type} onChange={setType} autoFocus />

@@ -245,7 +245,7 @@ export function EffectCurve({ effect, movement: m, edit, at }: Props) {
           {chance ? 'one random value a cycle for each unit' : 'half'}
         </text>
         <text x={right} y={high - 12} textAnchor="end" fontSize="12" className="mono" fill="var(--ink-2)">
-          round
+          one cycle
         </text>
       </svg>
     </div>

@@ -38,7 +38,7 @@ class TradeWordsTest {
     }
 
     static final List<Word> WORDS = List.of(
-            Word.of("selection, selected", "hand", "\\bin hand\\b", "\\bthose in hand\\b"),
+            Word.of("selection, selected", "hand", "\\b[Ii]n hand\\b"),
             Word.of("Select, Add, Remove, Both", "", "\\bshow off\\b", "\\bShow off\\b"),
             Word.of("Find… fixtures that are lit", "lit dark active", "\\b[Tt]hose who\\b"),
             Word.of("active", "active", "away from home"),
