@@ -118,6 +118,7 @@ export function EffectPanels({ effect, movement: m, edit }: Props) {
       <Panel title="Along the selection">
         <Segmented
           label="Offsets along the steps"
+          wraps
           tight
           value={alongOf(effect)}
           onChange={(key) => {
