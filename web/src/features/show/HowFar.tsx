@@ -33,7 +33,7 @@ export function HowFar({ show }: { show: ShowView }) {
       </div>
       <ul className="min-h-0 flex-1 overflow-auto">
         {show.chapters.map((c) => {
-          const { words, press, to } = nextPress(c, rows);
+          const { words, whole, press, to } = nextPress(c, rows);
           return (
             <li
               key={c.name}
@@ -43,7 +43,7 @@ export function HowFar({ show }: { show: ShowView }) {
               <Link to={to} className="w-20 shrink-0 font-semibold hover:underline">
                 {c.name}
               </Link>
-              <span className="min-w-40 flex-1">
+              <span className="min-w-40 flex-1" title={whole}>
                 {c.holds && <span>{c.holds}</span>}
                 {words && (
                   <span className={c.holds ? 'text-ink-2' : ''}>

@@ -67,7 +67,7 @@ export function ShowPage() {
       {news}
       <div className="flex flex-wrap items-center gap-2">
         <h1 className="font-serif text-[22px] font-semibold">Show</h1>
-        <span className="min-w-0 flex-1 truncate text-ink-2">
+        <span className="min-w-0 flex-1 truncate text-ink-2" title={live?.name}>
           {live ? `${live.name} drives the output` : 'No show drives the output'}
         </span>
         {current !== null && (

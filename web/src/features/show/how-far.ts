@@ -32,9 +32,14 @@ const cut = (words: string) =>
 /**
  * What is open in a chapter, and the next press for it: what mends its first finding, else where to go.
  *
+ * What is cut is in `whole`.
+ *
  * @param rows all findings, the worst of each chapter first, as Check has them
  */
-export function nextPress(chapter: Chapter, rows: CheckRow[]): { words: string; press: Press; to: string } {
+export function nextPress(
+  chapter: Chapter,
+  rows: CheckRow[],
+): { words: string; whole?: string; press: Press; to: string } {
   const to = path(chapter.name);
   if (chapter.name === 'Check')
     return { words: '', to, press: chapter.state === 'needs-an-eye' ? go('Look at them', to) : NOTHING };
@@ -45,6 +50,7 @@ export function nextPress(chapter: Chapter, rows: CheckRow[]): { words: string; 
     const more = open.length > 1 ? ` (1 of ${open.length})` : '';
     return {
       words: cut(first.words) + more,
+      whole: first.words,
       to,
       press: way ? { text: cut(way.words), line: way.line, to } : go('Look at it', '/check'),
     };

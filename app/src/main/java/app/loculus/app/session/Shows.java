@@ -91,6 +91,7 @@ public class Shows {
 
     /** Where the fixtures of a show are, without loading it. */
     public List<ShowStore.OnPlan> plan(long id) {
+        keeper.store().find(id).orElseThrow(() -> new NoSuchShow(id));
         return keeper.store().plan(id);
     }
 
