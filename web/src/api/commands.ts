@@ -1,4 +1,12 @@
-import { answered, client, foreseen, type FileResult, type LineResponse, type ProfileDraft } from './client';
+import {
+  answered,
+  client,
+  foreseen,
+  type FileResult,
+  type LineResponse,
+  type ProfileDraft,
+  type SceneView,
+} from './client';
 import { useCurrentShow } from './current-show';
 import { write, page, type WriteHeaders } from './writing';
 
@@ -329,6 +337,25 @@ async function send<T>(url: string, field: string, files: File[]): Promise<T> {
   const response = await fetch(url, { method: 'POST', body: form });
   const body = (await response.json().catch(() => ({}))) as T;
   return answered(response.ok ? { data: body, response } : { error: body, response });
+}
+
+/** Holds a scene file against the show; @param take whose word counts, by key of the difference */
+export async function scene(file: File, take: string[], preview: boolean): Promise<SceneView> {
+  const sent = async (headers: Partial<WriteHeaders> = {}) => {
+    const form = new FormData();
+    form.append('file', file);
+    // One that is empty says that nothing is taken; a form has only so many fields.
+    form.append('take', take.join('\n'));
+    const url = `/api/shows/${path().path.id}/scene${preview ? '/preview' : ''}`;
+    const response = await fetch(url, {
+      method: 'POST',
+      body: form,
+      headers: { ...headers } as Record<string, string>,
+    });
+    const body = (await response.json().catch(() => ({}))) as SceneView;
+    return response.ok ? { data: body, response } : { error: body, response };
+  };
+  return answered(preview ? await sent() : await write(sent));
 }
 
 export const takeInProfiles = (files: File[]) => send<FileResult[]>('/api/profiles/files', 'files', files);

@@ -222,6 +222,10 @@ export const useLookLight = (of: Lit | null) =>
 /** Pages of niches, of groups and of palettes. */
 export const usePages = () =>
   useOfShow('pages', async (id) => answered(await client.GET('/api/shows/{id}/pages', at(id))));
+/** What drawings have put on the stage. */
+export const useScenery = () =>
+  useOfShow('scenery', async (id) => answered(await client.GET('/api/shows/{id}/scenery', at(id))));
+
 export const useMarks = (wanted = true) =>
   useOfShow('marks', async (id) => answered(await client.GET('/api/shows/{id}/marks', at(id))), wanted);
 export const useCoverage = () =>

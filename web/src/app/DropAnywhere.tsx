@@ -1,13 +1,16 @@
 import { useEffect, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { useNotice } from '../doing/notices';
-import { placeOf, useDropped } from '../doing/dropped';
+import { placeOf, useDropped, type Place } from '../doing/dropped';
 
 const WORDS = {
   '/show': 'A show file: it is opened',
   '/patch': 'Paperwork: it is compared with the patch',
+  '/scene': 'A scene file: it is compared with the patch, and what stands around goes on the plan',
   '/profiles': 'A fixture file: its profile goes into the library',
 };
+
+const GOES: Partial<Record<Place, string>> = { '/patch': '/patch?bring', '/scene': '/patch?view=paper' };
 
 /** A file dropped anywhere goes to the page that reads it; text that is dragged within the page does not count. */
 export function DropAnywhere() {
@@ -29,12 +32,12 @@ export function DropAnywhere() {
       e.preventDefault();
       const place = placeOf(file.name);
       if (!place) {
-        const words = `“${file.name}” is none of the files that can be opened: show files (.loculus), paperwork (.csv, .xlsx), fixture files (.gdtf).`;
+        const words = `“${file.name}” is none of the files that can be opened: show files (.loculus), paperwork (.csv, .xlsx), scene files (.mvr), fixture files (.gdtf).`;
         useNotice.setState({ notice: { words, problems: [] } });
         return;
       }
       useDropped.setState({ files });
-      void navigate(place === '/patch' ? '/patch?bring' : place);
+      void navigate(GOES[place] ?? place);
     };
     window.addEventListener('dragover', drag);
     window.addEventListener('dragleave', leave);

@@ -8,6 +8,7 @@ describe('a dropped file', () => {
     ['hookup.csv', '/patch'],
     ['hookup.xlsx', '/patch'],
     ['spot.gdtf', '/profiles'],
+    ['Bridge.MVR', '/scene'],
     ['plan.pdf', null],
   ])('%s goes to %s', (name, place) => expect(placeOf(name)).toBe(place));
 

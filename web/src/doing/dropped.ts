@@ -4,12 +4,13 @@ import { create } from 'zustand';
 /** Files that were dropped anywhere on the application, until the page that they belong to takes them. */
 export const useDropped = create<{ files: File[] }>(() => ({ files: [] }));
 
-export type Place = '/show' | '/patch' | '/profiles';
+export type Place = '/show' | '/patch' | '/scene' | '/profiles';
 
-/** Which page takes a file, by its name; none for what no page can read. */
+/** Who takes a file, by its name: a page, or the view of scenes in Patch; none for what nobody can read. */
 export function placeOf(name: string): Place | null {
   if (/\.(loculus|zip)$/i.test(name)) return '/show';
   if (/\.(csv|tsv|txt|xlsx)$/i.test(name)) return '/patch';
+  if (/\.mvr$/i.test(name)) return '/scene';
   if (/\.gdtf$/i.test(name)) return '/profiles';
   return null;
 }

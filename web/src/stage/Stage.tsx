@@ -1,8 +1,8 @@
 import { memo, useEffect, useMemo, useRef, useState } from 'react';
 import { place, select } from '../api/commands';
 import { rig } from '../api/live';
-import type { MarkView } from '../api/client';
-import { useDesk, useMarks, usePatch } from '../api/queries';
+import type { MarkView, SceneryView } from '../api/client';
+import { useDesk, useMarks, usePatch, useScenery } from '../api/queries';
 import { runLine } from '../doing/run-line';
 import { attempt } from '../doing/notices';
 import { quoted } from '../doing/run';
@@ -10,6 +10,7 @@ import { useTheme } from '../doing/theme';
 import { drawAbove, drawBelow, frame, lasso } from './draw';
 import { cellAt, distance, landed, moved, nearest, next, picked, round2, SLIP, type Drag } from './picking';
 import { colours, type Colours, type Scene } from './scene';
+import { sceneryAt } from './scenery';
 import { useStageState } from './stage-state';
 import { symbolRadius } from './symbols';
 import { HINTS, StageTools } from './StageTools';
@@ -23,6 +24,7 @@ const USUAL_HEIGHT = 6;
 /** Pixels around a mark that are still it. */
 const MARK_REACH = 12;
 const NO_MARKS: MarkView[] = [];
+const NO_SCENERY: SceneryView[] = [];
 
 /** Where a mark lands that is carried to a point of the plan or the front. */
 const carriedTo = (m: MarkView, to: { x: number; y: number }, side: Side): MarkView =>
@@ -49,6 +51,8 @@ export const Stage = memo(function Stage({ pointed }: { pointed?: number }) {
   /** The mark that is carried. */
   const [carriedMark, setCarriedMark] = useState<MarkView | null>(null);
   const marksThere = useMarks().data ?? NO_MARKS;
+  const drawings = useScenery().data;
+  const scenery = useMemo(() => drawings?.flatMap((d) => d.scenery) ?? NO_SCENERY, [drawings]);
   const { foreseen, pointing, pointingWords, instead } = useStageState();
   /** What was just picked, seen in the next frame; it is selected once that has been answered. */
   const [taken, setTaken] = useState<Set<string> | null>(null);
@@ -135,9 +139,10 @@ export const Stage = memo(function Stage({ pointed }: { pointed?: number }) {
           path,
           foreseen: foreseen ?? taken,
           marks,
+          scenery,
           waiting: fixtures.filter((f) => !f.placed).length,
         };
-        const from = [drawn, parts, view, scene.spots, fixtures, size, theme, shown, side, marks];
+        const from = [drawn, parts, view, scene.spots, fixtures, size, theme, shown, side, marks, scenery];
         if (from.some((part, i) => part !== drawnFrom.current[i])) {
           drawnFrom.current = from;
           // Setting it clears it.
@@ -179,6 +184,7 @@ export const Stage = memo(function Stage({ pointed }: { pointed?: number }) {
     foreseen,
     taken,
     marks,
+    scenery,
     instead,
   ]);
 
@@ -277,7 +283,7 @@ export const Stage = memo(function Stage({ pointed }: { pointed?: number }) {
     e.preventDefault();
     e.stopPropagation();
   };
-  /** A mark, or the nearest fixture, under the pointer. */
+  /** A mark, else the nearest fixture, else what stands there, under the pointer. */
   const pointAt = (x: number, y: number) => {
     const mark = markUnder(x, y);
     const spot = mark ? null : nearest(all, x, y, view.scale);
@@ -285,7 +291,7 @@ export const Stage = memo(function Stage({ pointed }: { pointed?: number }) {
       ? `${mark.name} · ${mark.x}, ${mark.y}, ${mark.z} m`
       : spot
         ? [`${spot.fixture.number} ${spot.fixture.name}`, spot.fixture.position].filter(Boolean).join(' · ')
-        : '';
+        : sceneryAt(scenery, toStage(view, x, y), side);
     if (words !== (under?.words ?? '')) setUnder(words ? { x, y, words } : null);
   };
   const placedHeld = fixtures.filter((f) => f.placed && order.has(String(f.number)));

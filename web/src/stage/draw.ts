@@ -1,8 +1,9 @@
-import type { MarkView } from '../api/client';
+import type { MarkView, SceneryView } from '../api/client';
 import type { RigPart } from '../api/rig-parts';
 import type { Colours, Scene } from './scene';
 import { placed, type Box, type Label, type Wanted } from './labels';
 import { CELLS_HALF, crowd, heldSymbols, parts, radius, rgba, rings, symbols } from './symbols';
+import { edgeOf } from './scenery';
 import { markAt, STRIP, toScreen, type Spot } from './view';
 
 const NOBODY = new Map<string, number>();
@@ -13,6 +14,7 @@ export function drawBelow(c: CanvasRenderingContext2D, whole: Scene, k: Colours)
   c.fillStyle = k.stage;
   c.fillRect(0, 0, scene.width, scene.height);
   ground(c, scene, k);
+  scene.scenery.forEach((s) => outline(c, scene, s, k));
   bars(c, scene, k);
   c.globalCompositeOperation = 'lighter';
   for (const spot of scene.spots) light(c, scene, spot);
@@ -27,6 +29,27 @@ export function drawBelow(c: CanvasRenderingContext2D, whole: Scene, k: Colours)
   for (const { text, x, y } of names(c, scene)) c.fillText(text, x, y + 1);
   c.globalAlpha = 1;
   c.textBaseline = 'alphabetic';
+}
+
+/** What stands or hangs there and gives no light: the edge of it, or a cross where only its place is known. */
+function outline(c: CanvasRenderingContext2D, { view, side }: Scene, piece: SceneryView, k: Colours) {
+  const edge = edgeOf(piece, side).map((p) => toScreen(view, p.x, p.y));
+  c.strokeStyle = k.ink;
+  c.globalAlpha = piece.kind === 'truss' || piece.kind === 'support' ? 0.5 : 0.3;
+  c.lineWidth = 1;
+  c.beginPath();
+  if (edge.length === 1) {
+    const { sx, sy } = edge[0]!;
+    c.moveTo(sx - 3, sy);
+    c.lineTo(sx + 3, sy);
+    c.moveTo(sx, sy - 3);
+    c.lineTo(sx, sy + 3);
+  } else {
+    edge.forEach(({ sx, sy }, i) => (i === 0 ? c.moveTo(sx, sy) : c.lineTo(sx, sy)));
+    c.closePath();
+  }
+  c.stroke();
+  c.globalAlpha = 1;
 }
 
 /** A mark: three stones, its height as a stalk. */

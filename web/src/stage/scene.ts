@@ -1,4 +1,4 @@
-import type { MarkView } from '../api/client';
+import type { MarkView, SceneryView } from '../api/client';
 import type { RigPart } from '../api/rig-parts';
 import type { Side, Spot, View } from './view';
 
@@ -36,6 +36,8 @@ export interface Scene {
   /** order of each held unit, from 1 */
   order: Map<string, number>;
   marks: MarkView[];
+  /** what stands around, as drawings have it */
+  scenery: SceneryView[];
   waiting: number;
   side: Side;
   /** whether the way through the selection is drawn */

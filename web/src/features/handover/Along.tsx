@@ -1,5 +1,6 @@
 import { Checkbox } from '@headlessui/react';
 import { Check } from 'lucide-react';
+import { useCurrentShow } from '../../api/current-show';
 import { StateMark } from '../../ui/StateMark';
 
 interface Good {
@@ -20,6 +21,7 @@ export function Along({
   out: string[];
   onTurn: (key: string) => void;
 }) {
+  const show = useCurrentShow((s) => s.id);
   return (
     <section
       aria-label="What goes along"
@@ -45,6 +47,15 @@ export function Along({
                 <span className="block text-[12px] text-ink-2">
                   {g.empty ? 'nothing to take along' : g.fact}
                 </span>
+                {g.key === 'scene' && !g.empty && (
+                  <a
+                    href={`/api/shows/${show}/scene.mvr`}
+                    download
+                    className="text-[12px] font-semibold text-petrol underline"
+                  >
+                    Scene file alone
+                  </a>
+                )}
               </span>
               <span className="pt-1.5">
                 <StateMark state={g.empty ? 'not-begun' : g.leftOut.length > 0 ? 'needs-an-eye' : 'ready'} />

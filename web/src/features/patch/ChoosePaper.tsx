@@ -1,13 +1,22 @@
 import { useCallback } from 'react';
 import { demoHookup, readPaper, type Paper } from '../../api/commands';
-import { useTakeDropped } from '../../doing/dropped';
+import { placeOf, useTakeDropped } from '../../doing/dropped';
 import { Button } from '../../ui/Button';
 
+interface Props {
+  onPaper: (paper: Paper) => void;
+  /** Takes scene files too, where that is given. */
+  onScene?: (file: File) => void;
+}
+
 /** Where paperwork comes from: a file, a drop, pasted rows, or the sample. */
-export function ChoosePaper({ onPaper }: { onPaper: (paper: Paper) => void }) {
+export function ChoosePaper({ onPaper, onScene }: Props) {
   const read = useCallback(
-    async (file: File | undefined) => file && onPaper(await readPaper(file)),
-    [onPaper],
+    async (file: File | undefined) => {
+      if (file && onScene && placeOf(file.name) === '/scene') onScene(file);
+      else if (file) onPaper(await readPaper(file));
+    },
+    [onPaper, onScene],
   );
   useTakeDropped(
     '/patch',
@@ -18,14 +27,15 @@ export function ChoosePaper({ onPaper }: { onPaper: (paper: Paper) => void }) {
     <div className="space-y-3">
       <p className="text-ink-2">
         A spreadsheet as XLSX or CSV, with headers such as number, name, profile, mode, address, position,
-        purpose, in any order. Drop it here, choose it, or paste its rows.
+        purpose, in any order.{onScene && ' Or a drawing: a scene file (MVR).'} Drop it here, choose it, or
+        paste its rows.
       </p>
       <label className="inline-flex min-h-8 cursor-pointer items-center rounded-md border border-line-strong bg-sheet px-2.5 font-semibold focus-within:outline-2 focus-within:outline-petrol hover:bg-sunk">
         Choose a file…
         <input
           type="file"
-          accept=".csv,.txt,.tsv,.xlsx,text/csv"
-          aria-label="Hookup file"
+          accept={`.csv,.txt,.tsv,.xlsx,text/csv${onScene ? ',.mvr' : ''}`}
+          aria-label={onScene ? 'Hookup or scene file' : 'Hookup file'}
           className="sr-only"
           onChange={(e) => void read(e.target.files?.[0])}
         />

@@ -8,7 +8,7 @@ import { Segmented } from '../../ui/Segmented';
 import { useShow } from '../../api/queries';
 import { useOnce } from '../../doing/once';
 import { useLine } from '../../doing/line-store';
-import { worded } from './AgainstPaper';
+import { worded } from './Differences';
 import { ChoosePaper } from './ChoosePaper';
 import { Headers, recognised } from './Headers';
 

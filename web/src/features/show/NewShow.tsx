@@ -12,11 +12,12 @@ import { Choice } from '../../ui/Choice';
 import { Field, inputShape } from '../../ui/Field';
 import { Modal } from '../../ui/Modal';
 
-export type StartWith = 'empty' | 'paper' | 'dimmers' | 'template';
+export type StartWith = 'empty' | 'paper' | 'scene' | 'dimmers' | 'template';
 
 const WAYS: { value: StartWith; text: string; under: string }[] = [
   { value: 'empty', text: 'Empty', under: 'nothing is patched' },
   { value: 'paper', text: 'Paperwork', under: 'a channel hookup as CSV, XLSX or pasted rows' },
+  { value: 'scene', text: 'Scene', under: 'a drawing as MVR: what hangs where' },
   { value: 'dimmers', text: 'Dimmers', under: 'one to one from 1.1 on' },
   { value: 'template', text: 'Template', under: 'all that a template holds' },
 ];
@@ -57,7 +58,7 @@ function Form({ templates, start, ask, onClose }: Props) {
     if (!created) return;
     await queryClient.invalidateQueries({ queryKey: ['shows'] });
     setName('');
-    void navigate(way === 'paper' ? '/patch?bring' : '/patch');
+    void navigate(way === 'paper' ? '/patch?bring' : way === 'scene' ? '/patch?view=paper' : '/patch');
   });
   return (
     <form

@@ -7,6 +7,7 @@ import com.deque.html.axecore.playwright.AxeBuilder;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.FilePayload;
 import com.microsoft.playwright.options.KeyboardModifier;
 import java.io.IOException;
 import java.io.InputStream;
@@ -88,7 +89,9 @@ class AccessibleIT extends InBrowser {
 
     /** @param within selects what is looked at: what lies behind a dialog is looked at without it */
     private static List<String> violations(String where, String within) {
-        page.evaluate(AXE);
+        if (Boolean.FALSE.equals(page.evaluate("() => 'axe' in window"))) {
+            page.evaluate(AXE);
+        }
         Object found = page.evaluate(
                 "async (within) => { const at = { include: [within], exclude: ['[id^=headlessui-focus-sentinel]'] };"
                         + " const told = (theme, r) => r.violations.flatMap((v) => v.nodes.slice(0, 6).map((n) => `${theme} ${v.id}: ${n.target} ${n.html.slice(0, 160)} ${n.any[0]?.message ?? ''}`));"
@@ -192,6 +195,14 @@ class AccessibleIT extends InBrowser {
                 () -> page.evaluate(
                         "() => { const d = new DataTransfer(); d.setData('text/plain', 'A\\nB');"
                                 + " document.querySelector('[role=grid]').dispatchEvent(new ClipboardEvent('paste', { clipboardData: d, bubbles: true })); }"));
+        open("/patch?view=paper");
+        page.getByLabel("Hookup or scene file")
+                .setInputFiles(new FilePayload(
+                        "a.mvr",
+                        "application/octet-stream",
+                        page.request().get(app.url() + "/api/shows/1/scene.mvr").body()));
+        assertThat(page.getByText("Keep the drawing with the show")).isVisible();
+        found.addAll(violations("a drawing beside the show"));
         open("/groups");
         page.keyboard().press("f");
         assertThat(page.getByLabel("Which fixtures are asked")).isVisible();

@@ -103,6 +103,7 @@ class FiguresIT {
             four();
             wide(app, folder.resolve("two"));
             file();
+            scene(app, folder.resolve("two"));
             beat(beat, app, folder.resolve("two"));
             firstScreen();
         }
@@ -226,19 +227,47 @@ class FiguresIT {
                         LongDay.percentile(in.subList(1, in.size()), 50) / 1000));
     }
 
+    /** Drawn from the show, and taken into an empty one. */
+    private void scene(PackagedApplication app, Path data) throws IOException, InterruptedException {
+        LongDay.say(http, url, "place 1 thru 2000 at -20,2,6 thru 20,12,6");
+        List<Double> out = timed(5, NOTHING, get("/scene.mvr"));
+        byte[] file = octets("/api/shows/1/scene.mvr");
+        String size = "2,000 fixtures; " + file.length / 1000 + " kB";
+        HttpResponse<String> made = LongDay.post(http, url + "/api/shows", Map.of("name", "Drawn"));
+        long empty = new ObjectMapper().readTree(made.body()).get("id").asLong();
+        Vitals before = Vitals.of(app.pid(), data);
+        String at = "/api/shows/" + empty + "/scene";
+        List<Double> looked = timed(5, NOTHING, i -> upload(at + "/preview", file, 200));
+        List<Double> taken = timed(1, NOTHING, i -> upload(at, file, 200));
+        Vitals after = Vitals.of(app.pid(), data);
+        LongDay.post(http, url + "/api/shows/1/live", Map.of());
+        row("a scene out", size, "–", spread(out));
+        row("a scene held against an empty show", size, "< 3 s", spread(looked));
+        row(
+                "that scene taken in",
+                size,
+                "< 3 s, < 300 MB above rest",
+                String.format(
+                        Locale.ROOT, "%.0f ms; before: %s; after: %s", taken.get(0), before.words(), after.words()));
+    }
+
     private void upload(byte[] file) throws IOException, InterruptedException {
+        upload("/api/shows/file", file, 201);
+    }
+
+    private void upload(String path, byte[] file, int wanted) throws IOException, InterruptedException {
         ByteArrayOutputStream form = new ByteArrayOutputStream();
         form.writeBytes(("--b\r\nContent-Disposition: form-data; name=\"file\"; filename=\"x.loculus\"\r\n\r\n")
                 .getBytes(StandardCharsets.UTF_8));
         form.writeBytes(file);
         form.writeBytes("\r\n--b--\r\n".getBytes(StandardCharsets.UTF_8));
         HttpResponse<String> answer = http.send(
-                HttpRequest.newBuilder(URI.create(url + "/api/shows/file"))
+                HttpRequest.newBuilder(URI.create(url + path))
                         .header("Content-Type", "multipart/form-data; boundary=b")
                         .POST(HttpRequest.BodyPublishers.ofByteArray(form.toByteArray()))
                         .build(),
                 HttpResponse.BodyHandlers.ofString());
-        if (answer.statusCode() != 201) {
+        if (answer.statusCode() != wanted) {
             throw new IOException(answer.body());
         }
     }

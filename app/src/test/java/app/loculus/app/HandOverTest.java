@@ -180,8 +180,8 @@ class HandOverTest {
     void a_parcel_opens_elsewhere_as_the_same_show() throws Exception {
         JsonNode goods = app.get("/api/shows/1/parcel/contents");
         assertThat(goods.get("goods").findValuesAsText("key"))
-                .containsExactly("show", "paper", "hookup", "profiles", "cues");
-        assertThat(goods.get("goods").get(4).get("leftOut").toString()).contains("effects move lights");
+                .containsExactly("show", "paper", "hookup", "profiles", "scene", "cues");
+        assertThat(goods.get("goods").get(5).get("leftOut").toString()).contains("effects move lights");
         byte[] parcel = packed();
         assertThat(app.get("/api/shows/1/parcel/contents").get("madeAt").asLong())
                 .isEqualTo(goods.get("revision").asLong());

@@ -164,7 +164,7 @@ class PatchworkIT extends InBrowser {
             paper += (101 + i) + ",Skiff Wash,extended,1." + (1 + 20 * i) + ",Bridge 1\n";
         }
         radio("Against paper").click();
-        page.getByLabel("Hookup file")
+        page.getByLabel("Hookup or scene file")
                 .setInputFiles(new FilePayload("hookup.csv", "text/csv", paper.getBytes(StandardCharsets.UTF_8)));
         assertThat(page.locator("[data-difference]")).hasCount(5);
         assertThat(page.locator("[data-difference='103 DIFFERENT ADDRESS']")).containsText("same slot, wrong universe");

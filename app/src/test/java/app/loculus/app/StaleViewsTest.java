@@ -69,6 +69,7 @@ class StaleViewsTest {
         VIEWS.put("look light", List.of("/cues/1/light", "/kept/submaster/1/light"));
         VIEWS.put("effects", List.of("/effects"));
         VIEWS.put("effect starters", List.of("/effects/starters"));
+        VIEWS.put("scenery", List.of("/scenery"));
         VIEWS.put("versions", List.of("/versions"));
     }
 

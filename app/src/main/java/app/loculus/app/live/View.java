@@ -1,6 +1,7 @@
 package app.loculus.app.live;
 
 import static app.loculus.core.show.PartKinds.CUES;
+import static app.loculus.core.show.PartKinds.DRAWINGS;
 import static app.loculus.core.show.PartKinds.EFFECTS;
 import static app.loculus.core.show.PartKinds.FIXTURES;
 import static app.loculus.core.show.PartKinds.GROUPS;
@@ -59,6 +60,7 @@ enum View {
     LOOK_LIGHT("look light", of(LOOKS, LISTS, CUES, SUBMASTERS, PALETTES, MARKS, EFFECTS, FIXTURES, PROFILES)),
     EFFECTS_VIEW("effects", of(EFFECTS, HAND, VALUES, LOOKS, PALETTES, MARKS, FIXTURES, PROFILES)),
     STARTER_EFFECTS("effect starters", of(EFFECTS, HAND, VALUES, PALETTES, FIXTURES, PROFILES)),
+    SCENERY("scenery", of(DRAWINGS)),
     VERSIONS("versions", of()),
     SHOWS("shows", of(NAME)),
     PROFILES_VIEW("profiles", of(PROFILES), of(FIXTURES)),

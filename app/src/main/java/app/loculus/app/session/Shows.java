@@ -14,9 +14,11 @@ import app.loculus.core.problem.Refusal;
 import app.loculus.core.problem.WayOut;
 import app.loculus.core.show.Delta;
 import app.loculus.core.show.History;
+import app.loculus.core.show.PartKinds;
 import app.loculus.core.show.Show;
 import app.loculus.core.show.ShowEdit;
 import app.loculus.core.show.Universes;
+import app.loculus.core.show.Whole;
 import app.loculus.core.unit.Limits;
 import app.loculus.formats.journal.UnreadableEntry;
 import app.loculus.formats.showfile.ShowFile;
@@ -29,6 +31,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.BooleanSupplier;
 import java.util.function.Function;
@@ -122,7 +125,7 @@ public class Shows {
      * until it is switched on.
      */
     public Snapshot create(String name, long from, EditRequest request) {
-        return create(Universes.keptInside(get(from).show().named(checked(name))), request);
+        return create(Universes.keptInside(get(from).show().named(checked(name)).known("")), request);
     }
 
     /** Takes a show in that came as a file, and makes it live. Nothing of it leaves the machine until it is switched on. */
@@ -141,7 +144,10 @@ public class Shows {
 
     /** Creates a show with this content and makes it live. */
     public Snapshot create(Show show, EditRequest request) {
-        return begun(show, kept(show, false, request));
+        Show known = show.get(PartKinds.IDENTITY, Whole.SHOW).isEmpty()
+                ? show.known(UUID.randomUUID().toString())
+                : show;
+        return begun(known, kept(known, false, request));
     }
 
     /** It is what was kept, so that it need not be read again. */

@@ -1,5 +1,6 @@
 package app.loculus.app.store;
 
+import app.loculus.core.drawing.KeptDrawing;
 import app.loculus.core.ledger.Aside;
 import app.loculus.core.ledger.ChapterName;
 import app.loculus.core.ledger.FindingKey;
@@ -22,7 +23,7 @@ import org.apache.ibatis.annotations.Select;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 
-/** What people said about the state of the work, in one table: nobody looks for a part of it. */
+/** What people said about the state of the work and what came in drawings, in one table: nobody looks for a part of it. */
 @Configuration(proxyBeanMethods = false)
 class LedgerStores {
 
@@ -54,6 +55,16 @@ class LedgerStores {
     @Bean
     PartStore<Whole, Paperwork> paperworkStore(Mappers mappers, JournalFormat format) {
         return new LedgerStore<>(PartKinds.PAPERWORK, mappers.of(Rows.class), format);
+    }
+
+    @Bean
+    PartStore<Integer, KeptDrawing> drawingStore(Mappers mappers, JournalFormat format) {
+        return new LedgerStore<>(PartKinds.DRAWINGS, mappers.of(Rows.class), format);
+    }
+
+    @Bean
+    PartStore<Whole, String> identityStore(Mappers mappers, JournalFormat format) {
+        return new LedgerStore<>(PartKinds.IDENTITY, mappers.of(Rows.class), format);
     }
 
     /** Parts of one kind, each as JSON. */

@@ -33,7 +33,7 @@ public final class Comparison {
     private final Set<PaperField> columns;
     private final List<PaperRow> rows;
     private final Map<Integer, PaperRow> paper = new TreeMap<>();
-    private final Map<Integer, Integer> renumbered = new HashMap<>();
+    private final Map<Integer, Fixture> pairs = new LinkedHashMap<>();
     private final List<Difference> found = new ArrayList<>();
 
     private Comparison(Show show, Profiles library, List<HookupRow> rows, Set<PaperField> columns) {
@@ -41,6 +41,7 @@ public final class Comparison {
         this.patch = show.patch();
         this.columns = columns;
         this.rows = rows.stream().map(r -> PaperRow.of(r, profiles)).toList();
+        this.rows.forEach(this::read);
     }
 
     /**
@@ -49,6 +50,21 @@ public final class Comparison {
      */
     public static Comparison of(Show show, Profiles library, List<HookupRow> rows, Set<PaperField> columns) {
         Comparison comparison = new Comparison(show, library, rows, columns);
+        comparison.pairByNumber();
+        comparison.compare();
+        return comparison;
+    }
+
+    /**
+     * Rows whose counterparts somebody else has found, as those of a drawing.
+     *
+     * @param pairs fixtures of the show by the number that their row has; rows without one are missing in the show
+     */
+    static Comparison paired(
+            Show show, Profiles library, List<HookupRow> rows, Set<PaperField> columns, Map<Integer, Fixture> pairs) {
+        Comparison comparison = new Comparison(show, library, rows, columns);
+        pairs.keySet().retainAll(comparison.paper.keySet());
+        comparison.pairs.putAll(pairs);
         comparison.compare();
         return comparison;
     }
@@ -61,7 +77,8 @@ public final class Comparison {
     public int agreeing() {
         Set<Integer> differing = found.stream().map(Difference::number).collect(Collectors.toSet());
         return (int) paper.keySet().stream()
-                .filter(n -> patch.numbered(n).isPresent() && !differing.contains(n))
+                .filter(n ->
+                        pairs.containsKey(n) && !differing.contains(pairs.get(n).number()))
                 .count();
     }
 
@@ -83,17 +100,15 @@ public final class Comparison {
     }
 
     private void compare() {
-        rows.forEach(this::read);
-        pairRenumbered();
-        for (Map.Entry<Integer, PaperRow> e : paper.entrySet()) {
-            int ours = renumbered.getOrDefault(e.getKey(), e.getKey());
-            patch.numbered(ours)
-                    .ifPresentOrElse(
-                            f -> compare(f, e.getKey(), e.getValue()), () -> missing(e.getKey(), e.getValue()));
-        }
-        Set<Integer> named = new HashSet<>(paper.keySet());
-        named.addAll(renumbered.values());
-        patch.fixtures().stream().filter(f -> !named.contains(f.number())).forEach(this::extra);
+        paper.forEach((number, row) -> {
+            if (pairs.containsKey(number)) {
+                compare(pairs.get(number), number, row);
+            } else {
+                missing(number, row);
+            }
+        });
+        Set<FixtureId> there = pairs.values().stream().map(Fixture::id).collect(Collectors.toSet());
+        patch.fixtures().stream().filter(f -> !there.contains(f.id())).forEach(this::extra);
         doubledAddresses();
         holes();
         found.sort(java.util.Comparator.comparingInt(Difference::number));
@@ -139,20 +154,20 @@ public final class Comparison {
                         + Slips.numbers(n, number).get());
     }
 
-    /** A fixture the paper has under another number: at the same address, of the same type. */
-    private void pairRenumbered() {
+    /** By the same number; then what the paper has under another number, at the same address and of the same type. */
+    private void pairByNumber() {
         Map<Address, Fixture> extra = new HashMap<>();
         patch.fixtures().stream()
                 .filter(f -> !paper.containsKey(f.number()) && f.patched())
                 .forEach(f -> extra.put(f.addresses().get(0).address(), f));
         paper.forEach((number, row) -> {
-            if (patch.numbered(number).isEmpty()) {
-                row.starts()
-                        .flatMap(s -> s.addresses().stream().findFirst())
-                        .map(extra::remove)
-                        .filter(f -> sameType(f, row))
-                        .ifPresent(f -> renumbered.put(number, f.number()));
-            }
+            Optional<Fixture> same = patch.numbered(number);
+            Optional<Fixture> other = row.starts()
+                    .filter(s -> same.isEmpty())
+                    .flatMap(s -> s.addresses().stream().findFirst())
+                    .map(extra::remove)
+                    .filter(f -> sameType(f, row));
+            same.or(() -> other).ifPresent(f -> pairs.put(number, f));
         });
     }
 
@@ -165,7 +180,14 @@ public final class Comparison {
                 "",
                 row.words(),
                 Optional.empty(),
-                row.typeTrouble().or(() -> trouble(row))));
+                row.typeTrouble().or(() -> trouble(row)).or(() -> taken(number))));
+    }
+
+    /** A number that the show has for something else. */
+    private Optional<String> taken(int number) {
+        return patch.numbered(number)
+                .map(f -> "The show has " + number + " for another one: " + words(f)
+                        + ". Give that its new number first.");
     }
 
     private static Optional<String> trouble(PaperRow row) {
@@ -334,13 +356,9 @@ public final class Comparison {
     }
 
     private Revision revision(Difference d) {
-        int paperNumber = renumbered.entrySet().stream()
-                .filter(e -> e.getValue() == d.number())
-                .map(Map.Entry::getKey)
-                .findFirst()
-                .orElse(d.number());
-        PaperRow row = paper.get(paperNumber);
         boolean all = d.kind() == Difference.Kind.MISSING;
+        int paperNumber = all ? d.number() : numberOnPaper(d.number());
+        PaperRow row = paper.get(paperNumber);
         return new Revision(
                 d.number(),
                 takes(d, PaperField.NUMBER) ? Optional.of(paperNumber) : Optional.empty(),
@@ -356,6 +374,14 @@ public final class Comparison {
                         ? Optional.of(row.row().purpose().strip())
                         : Optional.empty(),
                 Optional.empty());
+    }
+
+    private int numberOnPaper(int ours) {
+        return pairs.entrySet().stream()
+                .filter(e -> e.getValue().number() == ours)
+                .map(Map.Entry::getKey)
+                .findFirst()
+                .orElse(ours);
     }
 
     private static boolean takes(Difference d, PaperField field) {

@@ -33,7 +33,7 @@ record PaperRow(
         return new PaperRow(row, number(row.number()), type, trouble, starts(row.address()));
     }
 
-    private static Optional<Integer> number(String text) {
+    static Optional<Integer> number(String text) {
         boolean fine = text.strip().matches("\\d{1,6}") && Integer.parseInt(text.strip()) > 0;
         return fine && Integer.parseInt(text.strip()) <= Fixture.LAST_NUMBER
                 ? Optional.of(Integer.parseInt(text.strip()))

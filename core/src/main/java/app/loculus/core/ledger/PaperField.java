@@ -9,7 +9,9 @@ public enum PaperField {
     TYPE,
     ADDRESS,
     POSITION,
-    PURPOSE;
+    PURPOSE,
+    /** Where it hangs and how it is turned; drawings alone say that. */
+    PLACE;
 
     public String word() {
         return this == TYPE ? "profile" : name().toLowerCase(Locale.ROOT);

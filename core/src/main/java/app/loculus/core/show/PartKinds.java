@@ -1,5 +1,6 @@
 package app.loculus.core.show;
 
+import app.loculus.core.drawing.KeptDrawing;
 import app.loculus.core.effect.Effect;
 import app.loculus.core.effect.Movement;
 import app.loculus.core.group.Group;
@@ -214,6 +215,17 @@ public final class PartKinds {
             .usually(show -> Paperwork.NONE)
             .told(Teller.whenever("It is held to another paper"));
 
+    public static final PartKind<Integer, KeptDrawing> DRAWINGS = PartKind.of(
+                    "drawings", "drawings", numbered(Integer.class, n -> n, n -> n), KeptDrawing.class)
+            .keyedBy(KeptDrawing::number)
+            .refitting((number, drawing, refit) -> Optional.of(drawing.keeping(
+                    id -> refit.keeps(UnitId.whole(new FixtureId(id))), id -> refit.keepsMark(new MarkId(id)))))
+            .told(Teller.named("drawing", KeptDrawing::toString));
+
+    /** What tells the show from all others, wherever it is opened; what is drawn of it is known by that. */
+    public static final PartKind<Whole, String> IDENTITY =
+            PartKind.of("identity", "identity", whole(), String.class).usually(show -> "");
+
     public static final List<PartKind<?, ?>> ALL = List.of(
             NAME,
             PROFILES,
@@ -234,7 +246,9 @@ public final class PartKinds {
             OPENED,
             ASIDES,
             SIGNATURES,
-            PAPERWORK);
+            PAPERWORK,
+            DRAWINGS,
+            IDENTITY);
 
     private PartKinds() {}
 

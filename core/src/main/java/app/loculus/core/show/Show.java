@@ -231,6 +231,15 @@ public final class Show {
                 new Change<>(PartKinds.NAME, Whole.SHOW, find(PartKinds.NAME, Whole.SHOW), Optional.of(newName)))));
     }
 
+    /** A copy that is told from this one wherever both are seen. */
+    public Show known(String identity) {
+        return with(new Delta(List.of(new Change<>(
+                PartKinds.IDENTITY,
+                Whole.SHOW,
+                PartKinds.IDENTITY.stored(Whole.SHOW, get(PartKinds.IDENTITY, Whole.SHOW)),
+                Optional.of(identity)))));
+    }
+
     public Profiles profiles() {
         return patch.profiles();
     }

@@ -68,7 +68,9 @@ class PartKindsTest {
                         "opened",
                         "asides",
                         "signatures",
-                        "paperwork");
+                        "paperwork",
+                        "drawings",
+                        "identity");
         assertThat(PartKinds.named("groups")).contains(PartKinds.GROUPS);
         assertThat(PartKinds.named("sketches")).isEmpty();
     }

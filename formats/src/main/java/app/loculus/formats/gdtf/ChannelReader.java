@@ -8,6 +8,7 @@ import app.loculus.core.profile.ChannelFunction;
 import app.loculus.core.profile.ModeMaster;
 import app.loculus.core.profile.NamedRange;
 import app.loculus.core.unit.Resolution;
+import app.loculus.formats.xml.Xml;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;

@@ -13,6 +13,7 @@ import app.loculus.core.profile.Wheel;
 import app.loculus.core.profile.WheelSlot;
 import app.loculus.core.profile.facts.Pictures;
 import app.loculus.core.profile.facts.ProfileFacts;
+import app.loculus.formats.xml.Xml;
 import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
@@ -52,7 +53,8 @@ public final class DescriptionReader {
     }
 
     private Profile profile(String xml) {
-        Element root = Xml.parse(xml);
+        Element root = Xml.parse(
+                xml, "gdtf", "description.xml", "Ask the maker for another file, or build the profile from its chart.");
         Element type = Xml.child(root, "FixtureType")
                 .filter(t -> root.getTagName().equals("GDTF"))
                 .orElseThrow(() -> Refusal.of(

@@ -1,6 +1,7 @@
 package app.loculus.formats.gdtf;
 
 import app.loculus.core.problem.Refusal;
+import app.loculus.formats.xml.Xml;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;

@@ -1,5 +1,6 @@
 package app.loculus.formats.gdtf;
 
+import app.loculus.formats.xml.Xml;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;

@@ -15,6 +15,7 @@ import app.loculus.core.profile.TypicalEmitters;
 import app.loculus.core.profile.Wheel;
 import app.loculus.core.profile.facts.BeamFacts;
 import app.loculus.core.unit.Kelvin;
+import app.loculus.formats.xml.Xml;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;

@@ -3,6 +3,7 @@ package app.loculus.formats.gdtf;
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.profile.Attribute;
 import app.loculus.core.profile.Cells;
+import app.loculus.formats.xml.Xml;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;

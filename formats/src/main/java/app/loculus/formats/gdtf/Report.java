@@ -4,6 +4,7 @@ import app.loculus.core.problem.Problem;
 import app.loculus.core.problem.Problems;
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.unit.DmxValue;
+import app.loculus.formats.xml.Xml;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;

@@ -40,11 +40,16 @@ public final class Earlier {
     private static final Set<PartKind<?, ?>> OF_LEDGER =
             Set.of(PartKinds.ASIDES, PartKinds.SIGNATURES, PartKinds.PAPERWORK);
 
+    /** The first with drawings, and with an identity of the show. */
+    private static final int DRAWINGS = 11;
+
+    private static final Set<PartKind<?, ?>> OF_DRAWINGS = Set.of(PartKinds.DRAWINGS, PartKinds.IDENTITY);
+
     private Earlier() {}
 
     /** Whether a version could not yet write parts of a kind; there were none then. */
     static boolean without(PartKind<?, ?> kind, int version) {
-        return version < LEDGER && OF_LEDGER.contains(kind);
+        return version < LEDGER && OF_LEDGER.contains(kind) || version < DRAWINGS && OF_DRAWINGS.contains(kind);
     }
 
     /** @param version that of the manifest */

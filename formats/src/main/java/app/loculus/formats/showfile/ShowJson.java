@@ -1,6 +1,7 @@
 package app.loculus.formats.showfile;
 
 import app.loculus.core.colour.Chromaticity;
+import app.loculus.core.drawing.DrawingFile;
 import app.loculus.core.effect.Movement;
 import app.loculus.core.effect.Span;
 import app.loculus.core.group.GroupContent;
@@ -109,7 +110,8 @@ public final class ShowJson {
                 .registerModules(new Jdk8Module(), module)
                 .disable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
                 .disable(MapperFeature.AUTO_DETECT_IS_GETTERS)
-                .addMixIn(Palette.class, PaletteForm.class);
+                .addMixIn(Palette.class, PaletteForm.class)
+                .addMixIn(DrawingFile.class, DrawingFileForm.class);
         Stream.of(
                         AttributeValue.class,
                         ScopeKey.class,
@@ -200,5 +202,17 @@ public final class ShowJson {
         public Object deserializeKey(String key, DeserializationContext context) {
             return UnitId.parse(key);
         }
+    }
+
+    /** Its octets in Base64. */
+    private abstract static class DrawingFileForm {
+        @JsonCreator
+        DrawingFileForm(@JsonProperty("name") String name, @JsonProperty("octets") byte[] octets) {}
+
+        @JsonProperty
+        abstract String name();
+
+        @JsonProperty
+        abstract byte[] octets();
     }
 }

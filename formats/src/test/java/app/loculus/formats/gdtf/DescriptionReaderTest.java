@@ -10,6 +10,7 @@ import app.loculus.core.profile.Channel;
 import app.loculus.core.profile.ChannelFunction;
 import app.loculus.core.profile.Mode;
 import app.loculus.core.profile.Profile;
+import app.loculus.formats.xml.Xml;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;

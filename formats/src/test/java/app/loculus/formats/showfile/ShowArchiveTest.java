@@ -243,6 +243,21 @@ class ShowArchiveTest {
     }
 
     @Test
+    void what_was_written_before_drawings_were_kept_loses_nothing() throws IOException {
+        ShowFile file;
+        try (InputStream in = getClass().getResourceAsStream("/golden/version-10.loculus")) {
+            file = ShowArchive.readFile(in.readAllBytes());
+        }
+        Show show = file.show();
+        assertThat(show.all(PartKinds.DRAWINGS)).isEmpty();
+        assertThat(show.get(PartKinds.IDENTITY, Whole.SHOW)).isEmpty();
+        assertThat(show.patch().size()).isEqualTo(5);
+        assertThat(show.marks()).hasSize(1);
+        assertThat(file.versions()).hasSize(1);
+        assertThat(ShowArchive.read(ShowArchive.write(show))).isEqualTo(show);
+    }
+
+    @Test
     void what_was_set_aside_and_signed_goes_along() {
         Aside aside = new Aside(new FindingKey("no-address:7"), "7 has no address.", "1a2b", "spare", "2026-11-27");
         Signature signature = new Signature(ChapterName.PATCH, "R. Ohm", "2026-11-28", "f00d", 1);
@@ -417,8 +432,8 @@ class ShowArchiveTest {
                 .isInstanceOf(Refusal.class)
                 .hasMessageContaining("checksum does not fit");
         assertThatThrownBy(() -> ShowArchive.read(
-                        changed(file, "manifest.json", t -> t.replace("\"version\":10", "\"version\":11"))))
-                .hasMessageContaining("of version 11; up to 10 is understood");
+                        changed(file, "manifest.json", t -> t.replace("\"version\":11", "\"version\":12"))))
+                .hasMessageContaining("of version 12; up to 11 is understood");
         assertThatThrownBy(() -> ShowArchive.read(changed(file, "manifest.json", t -> "{}")))
                 .hasMessageContaining("no show file");
         assertThatThrownBy(() -> ShowArchive.read(changed(file, "manifest.json", t -> "{")))

@@ -14,6 +14,7 @@ import app.loculus.formats.csv.HookupWriter;
 import app.loculus.formats.cues.CueTextWriter;
 import app.loculus.formats.cues.ShowCues;
 import app.loculus.formats.gdtf.ArchiveWriter;
+import app.loculus.formats.mvr.SceneWriter;
 import app.loculus.formats.paper.Making;
 import app.loculus.formats.paper.PaperOptions;
 import app.loculus.formats.paper.PaperWriter;
@@ -38,6 +39,7 @@ class Goods {
         PAPER("Paper"),
         HOOKUP("Channel hookup"),
         PROFILES("Profiles"),
+        SCENE("Scene"),
         CUES("Cues as text");
 
         private final String words;
@@ -83,6 +85,12 @@ class Goods {
                         List.of(),
                         show.patch().size() == 0),
                 new Good(Kind.PROFILES, Numbers.count(profiles, "fixture file"), List.of(), profiles == 0),
+                new Good(
+                        Kind.SCENE,
+                        "MVR 1.6: " + Numbers.count(show.patch().size(), "fixture") + ", "
+                                + Numbers.count(show.marks().size(), "mark"),
+                        SceneWriter.leftOut(show),
+                        show.patch().size() == 0 && show.marks().isEmpty()),
                 new Good(
                         Kind.CUES,
                         "USITT ASCII 3.0: " + Numbers.count(show.lists().size(), "list"),
@@ -150,6 +158,12 @@ class Goods {
                         profile.fullName(),
                         () -> ArchiveWriter.write(profile)));
             }
+        }
+        if (kinds.contains(Kind.SCENE)) {
+            parts.add(new Parcel.Part(
+                    "scene/" + name + ".mvr",
+                    "where everything hangs, for drawing and visualising",
+                    () -> SceneWriter.write(show)));
         }
         if (kinds.contains(Kind.CUES)) {
             for (CueList list : show.lists()) {

@@ -8,7 +8,6 @@ import app.loculus.app.session.Edited;
 import app.loculus.app.session.Shows;
 import app.loculus.app.session.Snapshot;
 import app.loculus.core.check.Comparison;
-import app.loculus.core.check.Difference;
 import app.loculus.core.edit.ledger.HoldToPaper;
 import app.loculus.core.ledger.PaperField;
 import app.loculus.core.ledger.Paperwork;
@@ -21,7 +20,6 @@ import java.time.ZoneId;
 import java.util.Arrays;
 import java.util.EnumSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -44,34 +42,6 @@ class ComparisonController {
      */
     record ComparisonRequest(
             String text, byte[] file, Map<String, String> mapping, List<String> take, Boolean preview, String hold) {}
-
-    /** {@code kind} is missing, extra, doubled, different or hole; {@code field} is empty for a whole fixture. */
-    record DifferenceView(
-            String key,
-            int number,
-            String kind,
-            String field,
-            int line,
-            String ours,
-            String theirs,
-            String slip,
-            String hindrance,
-            boolean takeable) {
-
-        static DifferenceView of(Difference d) {
-            return new DifferenceView(
-                    d.key(),
-                    d.number(),
-                    d.kind().name().toLowerCase(Locale.ROOT),
-                    d.field().map(PaperField::word).orElse(""),
-                    d.line(),
-                    d.ours(),
-                    d.theirs(),
-                    d.slip().orElse(""),
-                    d.hindrance().orElse(""),
-                    d.takeable());
-        }
-    }
 
     /**
      * @param words what taking them does or did, empty when nothing was to be taken

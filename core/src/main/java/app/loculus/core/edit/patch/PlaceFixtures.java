@@ -19,7 +19,7 @@ import java.util.stream.Stream;
 public record PlaceFixtures(Map<FixtureId, Vector3> places) implements ShowEdit {
 
     /** A stage larger than this is a slip of the finger. */
-    private static final double FURTHEST = 500;
+    public static final double FURTHEST = 500;
 
     /** Evenly from one place to another, ends included; one fixture goes to the first. */
     public static PlaceFixtures evenly(List<FixtureId> fixtures, Vector3 from, Vector3 to) {
@@ -44,7 +44,8 @@ public record PlaceFixtures(Map<FixtureId, Vector3> places) implements ShowEdit 
         draft.say("Places " + Numbers.count(placed.size(), "fixture"));
     }
 
-    private static void check(Vector3 place) {
+    /** @throws Refusal for a place that is no place on a stage */
+    public static void check(Vector3 place) {
         Stream.of(place.x(), place.y(), place.z()).forEach(metres -> {
             if (!(Math.abs(metres) <= FURTHEST)) {
                 throw Refusal.of(

@@ -1,4 +1,4 @@
-package app.loculus.formats.gdtf;
+package app.loculus.formats.xml;
 
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.problem.WayOut;
@@ -19,19 +19,23 @@ import org.xml.sax.SAXException;
 import org.xml.sax.SAXParseException;
 
 /** Parses XML with external entities off and a limit on its size; small readers for elements. */
-final class Xml {
+public final class Xml {
 
     /** A description without pictures stays far below; characters. */
-    static final int LONGEST = 8_000_000;
+    public static final int LONGEST = 8_000_000;
 
     private Xml() {}
 
-    static Element parse(String xml) {
+    /**
+     * @param code that refusals of this format begin with; @param file what it is called in the archive
+     * @param advice what to do about one that is not well-formed
+     */
+    public static Element parse(String xml, String code, String file, String advice) {
         if (xml.length() > LONGEST) {
             throw Refusal.of(
-                    "gdtf.large",
-                    "description.xml",
-                    "The description has " + xml.length() + " characters; at most " + LONGEST + " are read.");
+                    code + ".large",
+                    file,
+                    "“" + file + "” has " + xml.length() + " characters; at most " + LONGEST + " are read.");
         }
         try {
             DocumentBuilder builder = factory().newDocumentBuilder();
@@ -39,12 +43,12 @@ final class Xml {
             return builder.parse(new InputSource(new StringReader(xml))).getDocumentElement();
         } catch (SAXParseException e) {
             throw Refusal.of(
-                    "gdtf.xml",
+                    code + ".xml",
                     "line " + e.getLineNumber() + ", column " + e.getColumnNumber(),
                     "This is not well-formed XML that can be read: " + e.getMessage(),
-                    WayOut.advice("Ask the maker for another file, or build the profile from its chart."));
+                    WayOut.advice(advice));
         } catch (SAXException | IOException | ParserConfigurationException e) {
-            throw Refusal.of("gdtf.xml", "description.xml", "The description cannot be read: " + e.getMessage());
+            throw Refusal.of(code + ".xml", file, "“" + file + "” cannot be read: " + e.getMessage());
         }
     }
 
@@ -77,7 +81,7 @@ final class Xml {
     }
 
     /** Child elements of a name, in order; of any name for {@code *}. */
-    static List<Element> children(Element parent, String name) {
+    public static List<Element> children(Element parent, String name) {
         List<Element> found = new ArrayList<>();
         for (Node node = parent.getFirstChild(); node != null; node = node.getNextSibling()) {
             if (node instanceof Element element
@@ -88,12 +92,12 @@ final class Xml {
         return found;
     }
 
-    static Optional<Element> child(Element parent, String name) {
+    public static Optional<Element> child(Element parent, String name) {
         return children(parent, name).stream().findFirst();
     }
 
     /** Elements at the end of a path of child names. */
-    static List<Element> path(Element parent, String... names) {
+    public static List<Element> path(Element parent, String... names) {
         List<Element> now = List.of(parent);
         for (String name : names) {
             now = now.stream().flatMap(e -> children(e, name).stream()).toList();
@@ -102,7 +106,7 @@ final class Xml {
     }
 
     /** The attribute, or the default where it is missing or empty. */
-    static String text(Element element, String attribute, String otherwise) {
+    public static String text(Element element, String attribute, String otherwise) {
         String value = element.getAttribute(attribute).strip();
         return value.isEmpty() ? otherwise : value;
     }

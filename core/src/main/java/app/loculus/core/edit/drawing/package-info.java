@@ -1,0 +1,2 @@
+/** Takes drawings into a show. */
+package app.loculus.core.edit.drawing;
