@@ -48,6 +48,8 @@ export type CheckRow = Omit<Schemas['CheckRow'], 'spot' | 'aside' | 'changed'> &
 export type SignedView = Schemas['SignedView'];
 export type StorageView = Schemas['StorageView'];
 export type PracticeView = Schemas['PracticeView'];
+export type DevicesView = Schemas['DevicesView'];
+export type DeviceRowView = Omit<Schemas['DeviceRowView'], 'device'> & { device?: Schemas['DeviceView'] };
 
 export const client = createClient<paths>({ baseUrl: '/' });
 

@@ -299,6 +299,50 @@ export async function putRigRight() {
   return answered(await client.DELETE('/api/rig/practice'));
 }
 
+/** Looks for everything that hangs on the lines. */
+export async function searchDevices() {
+  return answered(await client.POST('/api/shows/{id}/devices/search', { params: path() }));
+}
+
+/** Sets devices to what is patched; with preview it is told and not done. */
+export async function setDevices(keys: string[], preview: boolean) {
+  return answered(
+    await client.POST('/api/shows/{id}/devices/set', { params: path(), body: { keys, preview } }),
+  );
+}
+
+/** The patch becomes what devices say; with preview it is told and not done. */
+export async function takeDevices(keys: string[], preview: boolean) {
+  const send = (headers: WriteHeaders = {}) =>
+    client.POST('/api/shows/{id}/devices/take', { params: path(), body: { keys, preview }, headers });
+  return preview ? answered(await send()) : answered(await write(send));
+}
+
+/** Keeps which device is which fixture: of one, or of all that are told apart. */
+export async function knowDevices(one?: { uid: string; number: number }) {
+  return answered(
+    await write((headers) =>
+      client.POST('/api/shows/{id}/devices/know', { params: path(), body: one ?? {}, headers }),
+    ),
+  );
+}
+
+/** Devices show themselves on the stage, or no more. */
+export async function identify(who: { numbers?: number[]; keys?: string[] }, on: boolean) {
+  return answered(
+    await client.PUT('/api/shows/{id}/devices/identify', {
+      params: path(),
+      body: { numbers: who.numbers ?? [], keys: who.keys ?? [], on },
+    }),
+  );
+}
+
+export async function tellDevice(key: string, what: 'label' | 'lamp' | 'reset', value = '') {
+  return answered(
+    await client.PUT('/api/shows/{id}/devices/tell', { params: path(), body: { key, what, value } }),
+  );
+}
+
 export async function readChart(text: string) {
   return answered(await client.POST('/api/profiles/chart', { body: { text } }));
 }

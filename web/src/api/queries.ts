@@ -226,6 +226,27 @@ export const usePages = () =>
 export const useScenery = () =>
   useOfShow('scenery', async (id) => answered(await client.GET('/api/shows/{id}/scenery', at(id))));
 
+/** Devices as they were found last, against the patch. @param all those that are right too */
+export const useDevices = (all: boolean, wanted = true) =>
+  useOfShow(
+    'devices',
+    async (id) =>
+      answered(await client.GET('/api/shows/{id}/devices', { params: { path: { id }, query: { all } } })),
+    wanted,
+    [all ? 'all' : 'differing'],
+  );
+/** One device looked at closely. */
+export const useDeviceDetails = (line: number, uid: string) =>
+  useOfShow(
+    'devices',
+    async (id) =>
+      answered(
+        await client.GET('/api/shows/{id}/devices/{line}/{uid}', { params: { path: { id, line, uid } } }),
+      ),
+    uid !== '',
+    [line, uid],
+  );
+
 export const useMarks = (wanted = true) =>
   useOfShow('marks', async (id) => answered(await client.GET('/api/shows/{id}/marks', at(id))), wanted);
 export const useCoverage = () =>

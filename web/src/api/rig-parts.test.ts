@@ -25,7 +25,7 @@ it('parts are taken out of a feed by number and cell', () => {
   readParts(
     joined(
       written(70_000, 0, 1, [255, 128, 0], [0.5, -90, 12.5, 20, 1, 2]),
-      written(7, 3, 2, [1, 2, 3], [1, 0, 0, 0, 0, 0]),
+      written(7, 3, 6, [1, 2, 3], [1, 0, 0, 0, 0, 0]),
     ),
     parts,
   );
@@ -35,6 +35,7 @@ it('parts are taken out of a feed by number and cell', () => {
     cell: 0,
     lands: true,
     dead: false,
+    identifies: false,
     red: 255,
     green: 128,
     blue: 0,
@@ -45,7 +46,7 @@ it('parts are taken out of a feed by number and cell', () => {
     x: 1,
     y: 2,
   });
-  expect(parts.get('7.3')).toMatchObject({ lands: false, dead: true, intensity: 1 });
+  expect(parts.get('7.3')).toMatchObject({ lands: false, dead: true, identifies: true, intensity: 1 });
 });
 
 it('a later frame takes the place of an earlier one, part by part; what is cut off is left', () => {

@@ -4,6 +4,8 @@ export interface RigPart {
   cell: number;
   lands: boolean;
   dead: boolean;
+  /** Whether its device shows itself. */
+  identifies: boolean;
   red: number;
   green: number;
   blue: number;
@@ -27,6 +29,7 @@ export function readParts(frame: ArrayBuffer, parts: Map<string, RigPart>) {
       cell: view.getUint16(at + 4, true),
       lands: (flags & 1) !== 0,
       dead: (flags & 2) !== 0,
+      identifies: (flags & 4) !== 0,
       red: view.getUint8(at + 7),
       green: view.getUint8(at + 8),
       blue: view.getUint8(at + 9),

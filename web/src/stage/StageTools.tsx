@@ -138,6 +138,16 @@ const SIGNS: [ReactNode, string][] = [
     'clash, or dead at bring-up',
   ],
   [
+    <path
+      key="s"
+      d="M4 5 V2 H7 M13 2 H16 V5 M16 11 V14 H13 M7 14 H4 V11"
+      stroke="var(--ochre)"
+      strokeWidth="2"
+      fill="none"
+    />,
+    'its device shows itself',
+  ],
+  [
     <g key="s" stroke="none" fill="var(--ochre)">
       <ellipse cx="10" cy="12" rx="6" ry="2" />
       <ellipse cx="10" cy="8" rx="4" ry="2" />

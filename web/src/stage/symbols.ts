@@ -57,7 +57,7 @@ const plain = (scene: Scene, f: FixtureView) =>
   !f.clash &&
   f.answer === 'not tried' &&
   f.number !== scene.pointed &&
-  parts(scene, f).every((p) => p.intensity <= 0.004 && !p.dead);
+  parts(scene, f).every((p) => p.intensity <= 0.004 && !p.dead && !p.identifies);
 
 /** Whatever many share, drawn once for as long as its size and colours stay: stamping is many times quicker than drawing. */
 const stamps = new Map<string, HTMLCanvasElement>();
@@ -181,6 +181,7 @@ export function symbol(c: CanvasRenderingContext2D, scene: Scene, { fixture, sx,
     c.fillStyle = k.wrong;
     c.fillRect(sx + r - 1, sy - r - 3, 5, 5);
   }
+  if (all[0]?.identifies) shown(c, sx, sy, r, k);
   answered(c, fixture, sx - r - 4, sy + r + 3, k);
   if (fixture.number === scene.pointed) {
     c.strokeStyle = k.eye;
@@ -190,6 +191,26 @@ export function symbol(c: CanvasRenderingContext2D, scene: Scene, { fixture, sx,
     c.stroke();
   }
   if (order !== undefined) numbered(c, scene, { fixture, sx, sy }, order, r, k);
+}
+
+/** Four corners around it: its device shows itself. */
+function shown(c: CanvasRenderingContext2D, x: number, y: number, r: number, k: Colours) {
+  const half = r + 7;
+  const arm = half * 0.55;
+  c.strokeStyle = k.eye;
+  c.lineWidth = 3;
+  c.beginPath();
+  for (const [h, v] of [
+    [-1, -1],
+    [1, -1],
+    [1, 1],
+    [-1, 1],
+  ] as const) {
+    c.moveTo(x + h * half, y + v * (half - arm));
+    c.lineTo(x + h * half, y + v * half);
+    c.lineTo(x + h * (half - arm), y + v * half);
+  }
+  c.stroke();
 }
 
 /** How it answered when it was brought up: a disc, a triangle or a square beside it. */

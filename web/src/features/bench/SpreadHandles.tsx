@@ -30,10 +30,17 @@ export function SpreadHandles({ label, set: asSet, steps, onChange }: Props) {
   }, []);
   const x = (share: number) => INSET + share * (width - 2 * INSET);
   const last = points.length - 1;
-  /** When a handle was moved last: what comes back of that is no news. */
-  const moved = useRef(0);
+  /** When a handle was moved last: what comes back of that is no news, what is there when it rests is. */
+  const moved = useRef(-OWN_MS);
   useEffect(() => {
-    if (performance.now() - moved.current > OWN_MS) setPoints(asSet);
+    let waits: ReturnType<typeof setTimeout>;
+    const take = () => {
+      const left = OWN_MS - (performance.now() - moved.current);
+      if (left > 0) waits = setTimeout(take, left);
+      else setPoints(asSet);
+    };
+    take();
+    return () => clearTimeout(waits);
   }, [asSet]);
   const set = (next: number[], stamp: number) => {
     moved.current = stamp;

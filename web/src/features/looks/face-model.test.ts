@@ -7,6 +7,7 @@ const part = (red: number, green: number, blue: number, intensity: number): RigP
   cell: 0,
   lands: false,
   dead: false,
+  identifies: false,
   red,
   green,
   blue,

@@ -6,13 +6,14 @@ import { AgainstPaper } from './AgainstPaper';
 import { BringUp } from './BringUp';
 import { ByFixture } from './ByFixture';
 import { ByOutput } from './ByOutput';
+import { Devices } from './Devices';
 import { HookupDialog } from './HookupDialog';
 import { ReadAloud } from './ReadAloud';
 
-const VIEWS = ['fixture', 'output', 'paper', 'aloud', 'bring-up'] as const;
+const VIEWS = ['fixture', 'output', 'paper', 'devices', 'aloud', 'bring-up'] as const;
 type View = (typeof VIEWS)[number];
 
-/** The patch, looked at in five ways; which one stands in the address, so that it can be kept and gone back to. */
+/** The patch, looked at in six ways; which one stands in the address, so that it can be kept and gone back to. */
 export function PatchPage() {
   const patch = usePatch().data;
   const [search, setSearch] = useSearchParams();
@@ -48,6 +49,7 @@ export function PatchPage() {
             alarm: clashes > 0,
           },
           { value: 'paper', text: 'Against paper' },
+          { value: 'devices', text: 'Devices' },
           { value: 'aloud', text: 'Read aloud' },
           {
             value: 'bring-up',
@@ -70,6 +72,7 @@ export function PatchPage() {
       {view === 'fixture' && <ByFixture patch={patch} title={title} onBringIn={() => setBringing(true)} />}
       {view === 'output' && <ByOutput patch={patch} title={title} />}
       {view === 'paper' && <AgainstPaper title={title} />}
+      {view === 'devices' && <Devices title={title} />}
       {view === 'aloud' && <ReadAloud patch={patch} title={title} />}
       {view === 'bring-up' && <BringUp patch={patch} title={title} />}
       <HookupDialog

@@ -95,6 +95,8 @@ class BenchIT extends InBrowser {
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("narrow"))
                 .click();
         page.waitForCondition(() -> rig(4, "beam") < 9.1);
+        // The rig shows it before the page does; a handle is taken where it stands then.
+        assertThat(slider("Zoom, handle 2 of 2")).hasAttribute("aria-valuenow", "0");
         drag(slider("Zoom, handle 2 of 2"), 0, -200);
         page.waitForCondition(() -> rig(4, "beam") > 49 && rig(1, "beam") < 9.1);
         assertThat(rig(2, "beam")).isBetween(20.0, 25.0);

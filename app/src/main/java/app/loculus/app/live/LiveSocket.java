@@ -1,5 +1,6 @@
 package app.loculus.app.live;
 
+import app.loculus.app.devices.DevicesChanged;
 import app.loculus.app.library.Library;
 import app.loculus.app.output.RunsChanged;
 import app.loculus.app.rig.RigFeed;
@@ -151,6 +152,11 @@ public class LiveSocket extends TextWebSocketHandler implements SmartLifecycle {
     @EventListener
     void changed(VersionsChanged event) {
         each(c -> c.note("versions", new Note("versions", event.show(), View.OF_VERSIONS)));
+    }
+
+    @EventListener
+    void changed(DevicesChanged event) {
+        each(c -> c.note("devices", new Note("devices", event.show(), View.OF_DEVICES)));
     }
 
     @EventListener

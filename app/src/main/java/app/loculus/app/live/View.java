@@ -1,6 +1,7 @@
 package app.loculus.app.live;
 
 import static app.loculus.core.show.PartKinds.CUES;
+import static app.loculus.core.show.PartKinds.DEVICES;
 import static app.loculus.core.show.PartKinds.DRAWINGS;
 import static app.loculus.core.show.PartKinds.EFFECTS;
 import static app.loculus.core.show.PartKinds.FIXTURES;
@@ -61,6 +62,7 @@ enum View {
     EFFECTS_VIEW("effects", of(EFFECTS, HAND, VALUES, LOOKS, PALETTES, MARKS, FIXTURES, PROFILES)),
     STARTER_EFFECTS("effect starters", of(EFFECTS, HAND, VALUES, PALETTES, FIXTURES, PROFILES)),
     SCENERY("scenery", of(DRAWINGS)),
+    DEVICES_VIEW("devices", of(DEVICES, FIXTURES, PROFILES)),
     VERSIONS("versions", of()),
     SHOWS("shows", of(NAME)),
     PROFILES_VIEW("profiles", of(PROFILES), of(FIXTURES)),
@@ -68,6 +70,9 @@ enum View {
 
     /** What is drawn from the versions that are kept. */
     static final Set<String> OF_VERSIONS = Set.of(VERSIONS.word, SHOW.word, CHECK.word, PAPER.word, PARCEL.word);
+
+    /** What is drawn from what devices say. */
+    static final Set<String> OF_DEVICES = Set.of(DEVICES_VIEW.word);
 
     /** More fixtures than this are not listed: the patch is looked at as a whole. */
     static final int MOST_FIXTURES = 200;

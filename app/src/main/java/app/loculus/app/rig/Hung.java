@@ -1,7 +1,11 @@
 package app.loculus.app.rig;
 
 import app.loculus.core.geometry.Pose;
+import app.loculus.core.patch.Address;
+import app.loculus.core.patch.FixtureId;
 import app.loculus.core.patch.PatchedAddress;
+import app.loculus.core.profile.Mode;
+import app.loculus.core.profile.Profile;
 import app.loculus.core.simulation.CellLight;
 import app.loculus.core.simulation.SimulatedFixture;
 import java.util.HashMap;
@@ -13,29 +17,40 @@ import java.util.function.IntFunction;
 /**
  * One fixture of the rig as it really hangs.
  *
- * @param footprint slots by break
- * @param dead whether it gives no light whatever it receives
- * @param asPatched whether its address is the one in the patch
- * @param hidden whether what is wrong with it is to be found, so that nobody is told
+ * @param addresses those it listens at
  */
 public record Hung(
-        int number,
-        SimulatedFixture fixture,
-        Map<Integer, Integer> footprint,
-        List<PatchedAddress> addresses,
-        Optional<Pose> pose,
-        boolean dead,
-        boolean asPatched,
-        boolean hidden) {
+        FixtureId id, int number, Sort sort, List<PatchedAddress> addresses, Optional<Pose> pose, State state) {
+
+    /** What it is and in which mode. */
+    record Sort(Profile profile, Mode mode, SimulatedFixture fixture) {}
+
+    /**
+     * How it differs from the patch.
+     *
+     * @param dead whether it gives no light and no answer whatever it receives
+     * @param asPatched whether its addresses are those in the patch
+     * @param hidden whether what is wrong with it is to be found, so that nobody is told
+     * @param twin the fixture whose identity its devices have
+     * @param stray where another one of its type hangs that nobody has patched
+     */
+    record State(boolean dead, boolean asPatched, boolean hidden, Optional<FixtureId> twin, Optional<Address> stray) {
+
+        static final State RIGHT = new State(false, true, false, Optional.empty(), Optional.empty());
+    }
 
     /** Whether a person may be told that it is dead. */
     public boolean knownDead() {
-        return dead && !hidden;
+        return state.dead() && !state.hidden();
     }
 
     /** Whether a person may be told that it hangs elsewhere. */
     public boolean knownElsewhere() {
-        return !asPatched && !hidden;
+        return !state.asPatched() && !state.hidden();
+    }
+
+    public boolean hidden() {
+        return state.hidden();
     }
 
     boolean listensTo(int universe) {
@@ -44,13 +59,15 @@ public record Hung(
 
     /** @param received slots of a universe, fewer than 512 or none when nothing came */
     List<CellLight> light(IntFunction<byte[]> received) {
+        Map<Integer, Integer> footprint = sort.mode().footprint();
         Map<Integer, byte[]> breaks = new HashMap<>();
         for (PatchedAddress a : addresses) {
-            byte[] slots = dead ? new byte[0] : received.apply(a.address().universe());
+            byte[] slots =
+                    state.dead() ? new byte[0] : received.apply(a.address().universe());
             breaks.putIfAbsent(
                     a.breakNumber(), cut(slots, a.address().slot() - 1, footprint.getOrDefault(a.breakNumber(), 0)));
         }
-        return fixture.light(breaks);
+        return sort.fixture().light(breaks);
     }
 
     private static byte[] cut(byte[] slots, int from, int count) {

@@ -20,7 +20,7 @@ import org.springframework.stereotype.Component;
  * The light of the rig as octets, part by part, each with the version at which it last changed: so whoever has fallen
  * behind gets just the latest of what it has missed.
  *
- * <p>Layout, little endian, 36 octets a part: number u32, cell u16, flags u8 (1 lands, 2 dead), red, green, blue u8, two
+ * <p>Layout, little endian, 36 octets a part: number u32, cell u16, flags u8 (1 lands, 2 dead, 4 shows itself), red, green, blue u8, two
  * unused, intensity, pan, tilt, beam f32 (degrees), landing x and y f32 (metres).
  */
 @Component
@@ -29,6 +29,7 @@ public class RigFeed {
     private static final int OCTETS = 36;
     private static final int LANDS = 1;
     private static final int DEAD = 2;
+    private static final int IDENTIFIES = 4;
 
     /** A fixture, or one of its cells, by number. */
     private record Key(int number, int cell) {}
@@ -39,14 +40,16 @@ public class RigFeed {
     public record Frame(long version, Optional<ByteBuffer> octets) {}
 
     private final RigLights lights;
+    private final RigDevices devices;
     private final Map<Key, Part> parts = new LinkedHashMap<>();
     private long version;
 
     /** What was answered since the last change, by the version that was known: pages that keep up ask the same. */
     private final Map<Long, Frame> answered = new HashMap<>();
 
-    RigFeed(RigLights lights) {
+    RigFeed(RigLights lights, RigDevices devices) {
         this.lights = lights;
+        this.devices = devices;
     }
 
     /** Takes over what the rig does now. @return whether anything has changed */
@@ -63,7 +66,7 @@ public class RigFeed {
     }
 
     private void take(Hung fixture, CellLight light) {
-        byte[] octets = octets(fixture, light);
+        byte[] octets = octets(fixture, light, devices.identifies(fixture));
         Part old = parts.get(new Key(fixture.number(), light.cell()));
         if (old == null || !Arrays.equals(old.octets(), octets)) {
             version++;
@@ -94,12 +97,13 @@ public class RigFeed {
         return out.array();
     }
 
-    static byte[] octets(Hung fixture, CellLight light) {
+    static byte[] octets(Hung fixture, CellLight light, boolean identifies) {
         Optional<Vector3> landing = fixture.pose().flatMap(p -> landing(p, light));
         LinearRgb hue = LinearRgb.of(light.hue()).normalised();
         ByteBuffer out = ByteBuffer.allocate(OCTETS).order(ByteOrder.LITTLE_ENDIAN);
         out.putInt(fixture.number()).putShort((short) light.cell());
-        out.put((byte) ((landing.isPresent() ? LANDS : 0) | (fixture.knownDead() ? DEAD : 0)));
+        out.put((byte)
+                ((landing.isPresent() ? LANDS : 0) | (fixture.knownDead() ? DEAD : 0) | (identifies ? IDENTIFIES : 0)));
         out.put((byte) LinearRgb.coded(hue.red()))
                 .put((byte) LinearRgb.coded(hue.green()))
                 .put((byte) LinearRgb.coded(hue.blue()));

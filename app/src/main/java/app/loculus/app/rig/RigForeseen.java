@@ -12,7 +12,7 @@ public final class RigForeseen {
     /** Everything hangs as patched. @param slots 512 of a universe */
     public static byte[] of(Patch patch, IntFunction<byte[]> slots) {
         List<byte[]> parts = RigLights.asPatched(patch).stream()
-                .flatMap(hung -> hung.light(slots).stream().map(light -> RigFeed.octets(hung, light)))
+                .flatMap(hung -> hung.light(slots).stream().map(light -> RigFeed.octets(hung, light, false)))
                 .toList();
         return RigFeed.joined(parts);
     }

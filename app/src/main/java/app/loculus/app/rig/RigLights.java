@@ -9,7 +9,7 @@ import app.loculus.core.patch.Fixture;
 import app.loculus.core.patch.FixtureId;
 import app.loculus.core.patch.Patch;
 import app.loculus.core.patch.PatchedAddress;
-import app.loculus.core.patch.RunOn;
+import app.loculus.core.patch.Starts;
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.profile.Mode;
 import app.loculus.core.profile.Profile;
@@ -31,16 +31,50 @@ import org.springframework.stereotype.Component;
 @Component
 public class RigLights {
 
-    /** How one fixture differs from the patch. */
-    public record Fault(Optional<Address> address, boolean dead, Optional<String> mode, boolean practice) {
+    /**
+     * How one fixture differs from the patch.
+     *
+     * @param starts where its devices are set to
+     * @param practice whether it is to be found
+     * @param twin number of the fixture whose identity it has
+     * @param stray where another one of its type hangs that nobody has patched
+     */
+    public record Fault(
+            Optional<Starts> starts,
+            boolean dead,
+            Optional<String> mode,
+            boolean practice,
+            Optional<Integer> twin,
+            Optional<Address> stray) {
+
+        public static final Fault NONE =
+                new Fault(Optional.empty(), false, Optional.empty(), false, Optional.empty(), Optional.empty());
+
+        public static Fault of(Optional<Address> address, boolean dead) {
+            return new Fault(
+                    address.map(Starts::at), dead, Optional.empty(), false, Optional.empty(), Optional.empty());
+        }
+
+        Fault at(Starts now) {
+            return new Fault(Optional.of(now), dead, mode, practice, twin, stray);
+        }
+
+        Fault in(String now) {
+            return new Fault(starts, dead, Optional.of(now), practice, twin, stray);
+        }
 
         /** What is wrong with it, in words. */
         public String words() {
-            return dead
-                    ? "dead"
-                    : mode.map(m -> "in mode “" + m + "”").orElse("")
-                            + address.map(a -> (mode.isPresent() ? ", " : "") + "at " + a)
-                                    .orElse("");
+            List<String> all = new ArrayList<>();
+            if (dead) {
+                all.add("dead");
+            } else {
+                mode.ifPresent(m -> all.add("in mode “" + m + "”"));
+                starts.ifPresent(s -> all.add("at " + s));
+            }
+            twin.ifPresent(t -> all.add("with the identity of " + t));
+            stray.ifPresent(s -> all.add("with another one beside it at " + s));
+            return String.join(", ", all);
         }
     }
 
@@ -137,19 +171,26 @@ public class RigLights {
                 .flatMap(profile::findMode)
                 .orElseGet(() -> patch.modeOf(fixture));
         SimulatedFixture kind = kinds.computeIfAbsent(mode, m -> simulated(profile, m));
-        Optional<Address> elsewhere =
-                fault.filter(f -> f.universe() != null).map(f -> new Address(f.universe(), f.slot()));
-        List<PatchedAddress> addresses = elsewhere.map(a -> from(a, mode)).orElse(fixture.addresses());
-        boolean dead = fault.map(RigFaultStore.RigFault::dead).orElse(false);
+        List<PatchedAddress> addresses = fault.flatMap(f -> Optional.ofNullable(f.starts()))
+                .map(s -> checked(Starts.parse(s), mode))
+                .orElse(fixture.addresses());
         return new Hung(
+                fixture.id(),
                 fixture.number(),
-                kind,
-                mode.footprint(),
+                new Hung.Sort(profile, mode, kind),
                 addresses,
                 fixture.pose(),
-                dead,
-                elsewhere.isEmpty(),
-                fault.map(RigFaultStore.RigFault::practice).orElse(false));
+                fault.map(f -> state(f, Starts.of(addresses).equals(Starts.of(fixture.addresses()))))
+                        .orElse(Hung.State.RIGHT));
+    }
+
+    private static Hung.State state(RigFaultStore.RigFault f, boolean asPatched) {
+        return new Hung.State(
+                f.dead(),
+                asPatched,
+                f.practice(),
+                Optional.ofNullable(f.twin()).map(FixtureId::new),
+                Optional.ofNullable(f.stray()).map(Address::parse));
     }
 
     private static SimulatedFixture simulated(Profile profile, Mode mode) {
@@ -159,37 +200,41 @@ public class RigLights {
     /** What one fixture of a profile would do at an address, with what the rig receives there. */
     public List<CellLight> light(Profile profile, Mode mode, Address at) {
         Hung hung = new Hung(
-                0, simulated(profile, mode), mode.footprint(), from(at, mode), Optional.empty(), false, true, false);
+                new FixtureId(0),
+                0,
+                new Hung.Sort(profile, mode, simulated(profile, mode)),
+                Starts.at(at).allot(mode, false),
+                Optional.empty(),
+                Hung.State.RIGHT);
         return light(hung);
-    }
-
-    private static List<PatchedAddress> from(Address start, Mode mode) {
-        RunOn run = new RunOn(start, 0);
-        List<PatchedAddress> all = new ArrayList<>();
-        mode.footprint().forEach((number, slots) -> all.add(new PatchedAddress(number, run.take(slots), false)));
-        return all;
     }
 
     /** Sets one fixture of the live rig wrong, or right again with no fault. */
     public void set(int number, Optional<Fault> fault) {
         Snapshot live = live();
         Patch patch = live.show().patch();
-        Mode mode = patch.modeOf(patch.number(number));
-        fault.flatMap(Fault::address).ifPresent(a -> check(a, mode));
-        int fixture = patch.number(number).id().value();
-        fault.ifPresentOrElse(f -> faults.put(row(live.id(), fixture, f)), () -> faults.delete(live.id(), fixture));
+        Fixture fixture = patch.number(number);
+        fault.ifPresent(f -> f.starts().ifPresent(s -> checked(s, mode(patch, fixture, f))));
+        int id = fixture.id().value();
+        fault.filter(f -> !f.equals(Fault.NONE))
+                .ifPresentOrElse(f -> faults.put(row(live, id, f)), () -> faults.delete(live.id(), id));
         hangAgain(live);
     }
 
-    private static RigFaultStore.RigFault row(long show, int fixture, Fault f) {
+    private static Mode mode(Patch patch, Fixture fixture, Fault fault) {
+        return fault.mode().flatMap(patch.profileOf(fixture)::findMode).orElseGet(() -> patch.modeOf(fixture));
+    }
+
+    private static RigFaultStore.RigFault row(Snapshot live, int fixture, Fault f) {
         return new RigFaultStore.RigFault(
-                show,
+                live.id(),
                 fixture,
-                f.address().map(Address::universe).orElse(null),
-                f.address().map(Address::slot).orElse(null),
+                f.starts().map(Starts::toString).orElse(null),
                 f.dead(),
                 f.mode().orElse(null),
-                f.practice());
+                f.practice(),
+                f.twin().map(n -> live.show().patch().number(n).id().value()).orElse(null),
+                f.stray().map(Address::toString).orElse(null));
     }
 
     private Snapshot live() {
@@ -202,7 +247,7 @@ public class RigLights {
         Map<Integer, RigFaultStore.RigFault> rows = new LinkedHashMap<>();
         wrong.forEach((number, fault) -> {
             int fixture = live.show().patch().number(number).id().value();
-            rows.put(fixture, row(live.id(), fixture, fault));
+            rows.put(fixture, row(live, fixture, fault));
         });
         faults.replace(live.id(), rows);
         hangAgain(live);
@@ -216,38 +261,70 @@ public class RigLights {
                         .forEach(row -> s.show()
                                 .patch()
                                 .find(new FixtureId(row.fixtureId()))
-                                .ifPresent(f -> all.put(f.number(), fault(row)))));
+                                .ifPresent(
+                                        f -> all.put(f.number(), fault(s.show().patch(), row)))));
         return all;
     }
 
-    private static Fault fault(RigFaultStore.RigFault row) {
+    private static Fault fault(Patch patch, RigFaultStore.RigFault row) {
         return new Fault(
-                row.universe() == null ? Optional.empty() : Optional.of(new Address(row.universe(), row.slot())),
+                Optional.ofNullable(row.starts()).map(Starts::parse),
                 row.dead(),
                 Optional.ofNullable(row.mode()),
-                row.practice());
+                row.practice(),
+                Optional.ofNullable(row.twin())
+                        .flatMap(id -> patch.find(new FixtureId(id)))
+                        .map(Fixture::number),
+                Optional.ofNullable(row.stray()).map(Address::parse));
     }
 
-    /** Every break has to fit, the last one too. */
-    private static void check(Address address, Mode mode) {
-        int first = mode.footprint().values().stream().findFirst().orElse(0);
-        boolean fits = address.fits(first);
-        try {
-            from(address, mode);
-        } catch (Refusal beyond) {
-            fits = false;
+    /** Every break has to fit. @throws Refusal where one does not */
+    private static List<PatchedAddress> checked(Starts starts, Mode mode) {
+        List<PatchedAddress> all = starts.allot(mode, false);
+        for (PatchedAddress a : all) {
+            if (!a.address().fits(mode.footprint().get(a.breakNumber()))) {
+                throw Refusal.of(
+                        "rig.address",
+                        "address",
+                        "It needs " + mode.slots() + " slots; " + starts + " does not leave so many.");
+            }
         }
-        if (!fits) {
-            throw Refusal.of(
-                    "rig.address",
-                    "address",
-                    "It needs " + mode.slots() + " slots; " + address + " does not leave so many.");
-        }
+        return all;
+    }
+
+    /** A fault without what is as in the patch anyway: then it hangs as patched again, wherever that will be. */
+    Fault settled(int number, Fault fault) {
+        Patch patch = live().show().patch();
+        Fixture fixture = patch.number(number);
+        Optional<String> mode = fault.mode().filter(m -> !m.equals(fixture.mode()));
+        Optional<Starts> starts = fault.starts()
+                .filter(s ->
+                        !Starts.of(s.allot(mode(patch, fixture, fault), false)).equals(Starts.of(fixture.addresses())));
+        boolean wrong = mode.isPresent()
+                || starts.isPresent()
+                || fault.twin().isPresent()
+                || fault.stray().isPresent();
+        return new Fault(starts, fault.dead(), mode, fault.practice() && wrong, fault.twin(), fault.stray());
+    }
+
+    /** Its light is told anew. */
+    void changed(Hung fixture) {
+        fixture.addresses().forEach(a -> dirty.add(a.address().universe()));
     }
 
     private synchronized void hangAgain(Snapshot live) {
         hangs = null;
         wanted = live;
+    }
+
+    /** Everything that hangs in the live rig, by number. */
+    Map<Integer, Hung> all() {
+        return hung();
+    }
+
+    /** Show whose rig it is; empty while none is live. */
+    Optional<Snapshot> show() {
+        return Optional.ofNullable(wanted);
     }
 
     int count() {

@@ -1,5 +1,7 @@
 package app.loculus.app.store;
 
+import app.loculus.core.device.KnownDevice;
+import app.loculus.core.device.Uid;
 import app.loculus.core.drawing.KeptDrawing;
 import app.loculus.core.ledger.Aside;
 import app.loculus.core.ledger.ChapterName;
@@ -23,7 +25,7 @@ import org.apache.ibatis.annotations.Select;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 
-/** What people said about the state of the work and what came in drawings, in one table: nobody looks for a part of it. */
+/** What people said about the state of the work what came in drawings and which device is which, in one table: nobody looks for a part of it. */
 @Configuration(proxyBeanMethods = false)
 class LedgerStores {
 
@@ -60,6 +62,11 @@ class LedgerStores {
     @Bean
     PartStore<Integer, KeptDrawing> drawingStore(Mappers mappers, JournalFormat format) {
         return new LedgerStore<>(PartKinds.DRAWINGS, mappers.of(Rows.class), format);
+    }
+
+    @Bean
+    PartStore<Uid, KnownDevice> deviceStore(Mappers mappers, JournalFormat format) {
+        return new LedgerStore<>(PartKinds.DEVICES, mappers.of(Rows.class), format);
     }
 
     @Bean

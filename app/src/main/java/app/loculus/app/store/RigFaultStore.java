@@ -15,13 +15,23 @@ import org.springframework.stereotype.Repository;
 public class RigFaultStore {
 
     /**
-     * A fault; universe and slot are empty when it hangs where the patch has it.
+     * A fault; what is null is as patched.
      *
-     * @param mode the mode it is set to, empty for that of the patch
+     * @param starts where its devices are set to, as {@code 1.1 + 1.101}
+     * @param mode the mode it is set to
      * @param practice whether it was hidden to be found
+     * @param twin id of the fixture whose identity its device has
+     * @param stray address at which another one of its type hangs that nobody has patched
      */
     public record RigFault(
-            long showId, int fixtureId, Integer universe, Integer slot, boolean dead, String mode, boolean practice) {}
+            long showId,
+            int fixtureId,
+            String starts,
+            boolean dead,
+            String mode,
+            boolean practice,
+            Integer twin,
+            String stray) {}
 
     interface Rows {
         @Select("select * from rig_fault where show_id = #{show} order by fixture_id")

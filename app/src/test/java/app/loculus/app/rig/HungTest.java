@@ -3,6 +3,7 @@ package app.loculus.app.rig;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import app.loculus.core.patch.Address;
+import app.loculus.core.patch.FixtureId;
 import app.loculus.core.patch.PatchedAddress;
 import app.loculus.core.profile.Profile;
 import app.loculus.core.profile.Profiles;
@@ -21,7 +22,13 @@ class HungTest {
         Profiles.Type t = PROFILES.type(type);
         SimulatedFixture fixture = new SimulatedFixture(
                 t.mode(), t.mode().emitters(), Profile.byName(t.profile().wheels()));
-        return new Hung(7, fixture, t.mode().footprint(), List.of(addresses), Optional.empty(), dead, true, false);
+        return new Hung(
+                new FixtureId(7),
+                7,
+                new Hung.Sort(t.profile(), t.mode(), fixture),
+                List.of(addresses),
+                Optional.empty(),
+                new Hung.State(dead, true, false, Optional.empty(), Optional.empty()));
     }
 
     private static PatchedAddress at(int breakNumber, int universe, int slot) {

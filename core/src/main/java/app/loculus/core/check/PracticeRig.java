@@ -4,6 +4,7 @@ import app.loculus.core.patch.Address;
 import app.loculus.core.patch.BringUp;
 import app.loculus.core.patch.Claim;
 import app.loculus.core.patch.Fixture;
+import app.loculus.core.patch.GapFinder;
 import app.loculus.core.patch.Patch;
 import app.loculus.core.patch.PatchedAddress;
 import app.loculus.core.profile.Mode;
@@ -30,13 +31,18 @@ public final class PracticeRig {
         this.random = new Random(seed);
     }
 
-    /** One of each kind that the patch allows: dead, at a wrong address, in a wrong mode, a swapped pair. */
+    /**
+     * One of each kind that the patch allows: dead, at a wrong address, in a wrong mode, a swapped pair; and what no light
+     * shows: two with one identity, and something that nobody has patched.
+     */
     public static List<PracticeFault> draw(Patch patch, long seed) {
         PracticeRig rig = new PracticeRig(patch, seed);
         rig.swapped();
         rig.mode();
         rig.dead();
         rig.address();
+        rig.doubled();
+        rig.stray();
         return List.copyOf(rig.faults.values());
     }
 
@@ -58,10 +64,7 @@ public final class PracticeRig {
     }
 
     private void dead() {
-        candidates().stream()
-                .findFirst()
-                .ifPresent(f -> put(new PracticeFault(
-                        f.number(), true, Optional.empty(), Optional.empty(), "dead: no light at all")));
+        candidates().stream().findFirst().ifPresent(f -> put(PracticeFault.dead(f.number(), "dead: no light at all")));
     }
 
     private void address() {
@@ -71,9 +74,38 @@ public final class PracticeRig {
             Address own = first(f);
             int wrong = own.slot() + 10 + slots <= Address.SLOTS ? own.slot() + 10 : Math.max(1, own.slot() - 10);
             Address at = new Address(own.universe(), wrong);
-            put(new PracticeFault(
-                    f.number(), false, Optional.of(at), Optional.empty(), "set to " + at + " instead of " + own));
+            put(PracticeFault.at(f.number(), at, "set to " + at + " instead of " + own));
         });
+    }
+
+    /** Two on different lines: on one line they could not be read. */
+    private void doubled() {
+        List<Fixture> all = candidates();
+        for (Fixture one : all) {
+            Optional<Fixture> other = all.stream()
+                    .filter(o -> first(o).universe() != first(one).universe())
+                    .findFirst();
+            if (other.isPresent()) {
+                int twin = other.get().number();
+                put(PracticeFault.doubling(one.number(), twin, "its device has the identity of that of " + twin));
+                used.add(twin);
+                return;
+            }
+        }
+    }
+
+    private void stray() {
+        for (Fixture f : candidates()) {
+            int slots = patch.modeOf(f).slots();
+            Optional<Address> free = new GapFinder(patch)
+                    .next(new Address(first(f).universe(), 1), slots, Optional.empty())
+                    .filter(a -> a.universe() == first(f).universe());
+            if (free.isPresent()) {
+                put(PracticeFault.beside(
+                        f.number(), free.get(), "another one of its type hangs at " + free.get() + ", not patched"));
+                return;
+            }
+        }
     }
 
     private void mode() {
@@ -82,11 +114,9 @@ public final class PracticeRig {
                     .filter(m -> !m.name().equals(f.mode()) && m.footprint().size() == 1 && first(f).fits(m.slots()))
                     .findFirst();
             if (other.isPresent()) {
-                put(new PracticeFault(
+                put(PracticeFault.in(
                         f.number(),
-                        false,
-                        Optional.empty(),
-                        Optional.of(other.get().name()),
+                        other.get().name(),
                         "in mode “" + other.get().name() + "” instead of “" + f.mode() + "”"));
                 return;
             }
@@ -105,10 +135,8 @@ public final class PracticeRig {
             if (other.isPresent()) {
                 Fixture two = other.get();
                 String words = "swapped with ";
-                put(new PracticeFault(
-                        one.number(), false, Optional.of(first(two)), Optional.empty(), words + two.number()));
-                put(new PracticeFault(
-                        two.number(), false, Optional.of(first(one)), Optional.empty(), words + one.number()));
+                put(PracticeFault.at(one.number(), first(two), words + two.number()));
+                put(PracticeFault.at(two.number(), first(one), words + one.number()));
                 return;
             }
         }
@@ -119,6 +147,8 @@ public final class PracticeRig {
         FOUND,
         /** Noticed, but called something else. */
         HALF,
+        /** No light shows it; its device tells. */
+        BY_DEVICE,
         MISSED,
         FALSE_ALARM
     }
@@ -136,7 +166,8 @@ public final class PracticeRig {
             boolean complains = said == BringUp.Answer.WRONG || said == BringUp.Answer.DEAD;
             PracticeFault fault = wrong.get(f.number());
             if (fault != null) {
-                findings.add(new Finding(f.number(), verdict(fault, said), fault.words()));
+                Verdict verdict = fault.shines() ? verdict(fault, said) : Verdict.BY_DEVICE;
+                findings.add(new Finding(f.number(), verdict, fault.words()));
             } else if (complains && !disturbed(patch, f, truth)) {
                 findings.add(new Finding(f.number(), Verdict.FALSE_ALARM, "nothing is wrong with it"));
             }

@@ -1,5 +1,7 @@
 package app.loculus.core.show;
 
+import app.loculus.core.device.KnownDevice;
+import app.loculus.core.device.Uid;
 import app.loculus.core.drawing.KeptDrawing;
 import app.loculus.core.effect.Effect;
 import app.loculus.core.effect.Movement;
@@ -222,6 +224,16 @@ public final class PartKinds {
                     id -> refit.keeps(UnitId.whole(new FixtureId(id))), id -> refit.keepsMark(new MarkId(id)))))
             .told(Teller.named("drawing", KeptDrawing::toString));
 
+    /** Which device is which fixture. */
+    public static final PartKind<Uid, KnownDevice> DEVICES = PartKind.of(
+                    "devices",
+                    "devices",
+                    new PartKind.Keys<>(Uid.class, "uid", false, Comparator.naturalOrder(), Uid::toString, Uid::parse),
+                    KnownDevice.class)
+            .keyedBy(KnownDevice::uid)
+            .refitting((uid, known, refit) -> Optional.of(known).filter(k -> refit.keeps(UnitId.whole(k.fixture()))))
+            .told(Teller.named("device", KnownDevice::toString));
+
     /** What tells the show from all others, wherever it is opened; what is drawn of it is known by that. */
     public static final PartKind<Whole, String> IDENTITY =
             PartKind.of("identity", "identity", whole(), String.class).usually(show -> "");
@@ -248,6 +260,7 @@ public final class PartKinds {
             SIGNATURES,
             PAPERWORK,
             DRAWINGS,
+            DEVICES,
             IDENTITY);
 
     private PartKinds() {}

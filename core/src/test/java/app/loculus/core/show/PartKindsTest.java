@@ -70,6 +70,7 @@ class PartKindsTest {
                         "signatures",
                         "paperwork",
                         "drawings",
+                        "devices",
                         "identity");
         assertThat(PartKinds.named("groups")).contains(PartKinds.GROUPS);
         assertThat(PartKinds.named("sketches")).isEmpty();

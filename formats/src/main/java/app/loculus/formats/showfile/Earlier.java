@@ -40,10 +40,11 @@ public final class Earlier {
     private static final Set<PartKind<?, ?>> OF_LEDGER =
             Set.of(PartKinds.ASIDES, PartKinds.SIGNATURES, PartKinds.PAPERWORK);
 
-    /** The first with drawings, and with an identity of the show. */
+    /** The first with drawings, with devices that are known, and with an identity of the show. */
     private static final int DRAWINGS = 11;
 
-    private static final Set<PartKind<?, ?>> OF_DRAWINGS = Set.of(PartKinds.DRAWINGS, PartKinds.IDENTITY);
+    private static final Set<PartKind<?, ?>> OF_DRAWINGS =
+            Set.of(PartKinds.DRAWINGS, PartKinds.DEVICES, PartKinds.IDENTITY);
 
     private Earlier() {}
 

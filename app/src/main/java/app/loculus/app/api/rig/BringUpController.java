@@ -10,6 +10,7 @@ import app.loculus.core.check.PracticeRig;
 import app.loculus.core.edit.hand.Solo;
 import app.loculus.core.patch.FixtureId;
 import app.loculus.core.patch.Patch;
+import app.loculus.core.patch.Starts;
 import app.loculus.core.problem.Refusal;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -99,7 +100,10 @@ class BringUpController {
         long seed = request.seed() == null ? seeds.nextLong() : request.seed();
         Map<Integer, RigLights.Fault> wrong = new LinkedHashMap<>();
         PracticeRig.draw(patch, seed)
-                .forEach(f -> wrong.put(f.number(), new RigLights.Fault(f.address(), f.dead(), f.mode(), true)));
+                .forEach(f -> wrong.put(
+                        f.number(),
+                        new RigLights.Fault(
+                                f.address().map(Starts::at), f.dead(), f.mode(), true, f.twin(), f.stray())));
         if (wrong.isEmpty()) {
             throw Refusal.of("rig.practice", "rig", "Nothing is patched yet that could be set wrong.");
         }
@@ -139,8 +143,10 @@ class BringUpController {
                 .map(e -> new PracticeFault(
                         e.getKey(),
                         e.getValue().dead(),
-                        e.getValue().address(),
+                        e.getValue().starts().map(s -> s.addresses().get(0)),
                         e.getValue().mode(),
+                        e.getValue().twin(),
+                        e.getValue().stray(),
                         e.getValue().words()))
                 .toList();
     }

@@ -3,6 +3,7 @@ package app.loculus.app.api.rig;
 import app.loculus.app.output.FrameClock;
 import app.loculus.app.output.LiveOutput;
 import app.loculus.app.rig.Hung;
+import app.loculus.app.rig.RigDevices;
 import app.loculus.app.rig.RigLights;
 import app.loculus.app.rig.VirtualRig;
 import app.loculus.core.patch.Address;
@@ -35,10 +36,12 @@ class RigController {
 
     private final RigLights lights;
     private final VirtualRig rig;
+    private final RigDevices devices;
     private final LiveOutput output;
     private final FrameClock clock;
 
-    RigController(RigLights lights, VirtualRig rig, LiveOutput output, FrameClock clock) {
+    RigController(RigLights lights, VirtualRig rig, RigDevices devices, LiveOutput output, FrameClock clock) {
+        this.devices = devices;
         this.lights = lights;
         this.rig = rig;
         this.output = output;
@@ -55,17 +58,14 @@ class RigController {
     RigView fixture(@PathVariable int number) {
         Hung fixture = find(number);
         settle(fixture);
-        return RigView.of(fixture, lights.light(fixture));
+        return RigView.of(fixture, lights.light(fixture), devices.identifying().contains(number));
     }
 
     @PutMapping("/api/rig/{number}")
     RigView setWrong(@PathVariable int number, @RequestBody FaultRequest request) {
         Optional<Address> address =
                 Optional.ofNullable(request.address()).filter(a -> !a.isBlank()).map(Address::parse);
-        lights.set(
-                number,
-                Optional.of(
-                        new RigLights.Fault(address, Boolean.TRUE.equals(request.dead()), Optional.empty(), false)));
+        lights.set(number, Optional.of(RigLights.Fault.of(address, Boolean.TRUE.equals(request.dead()))));
         return fixture(number);
     }
 

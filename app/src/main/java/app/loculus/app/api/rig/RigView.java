@@ -16,6 +16,7 @@ import java.util.stream.Collectors;
  * @param pan degrees; @param tilt degrees
  * @param beam full beam angle in degrees, 0 when the profile does not say
  * @param asPatched whether it hangs at the address of the patch
+ * @param identifies whether it shows itself
  */
 record RigView(
         int number,
@@ -29,6 +30,7 @@ record RigView(
         String address,
         boolean dead,
         boolean asPatched,
+        boolean identifies,
         List<CellView> cells) {
 
     /** CIE 1931 x, y and relative luminance. */
@@ -47,7 +49,7 @@ record RigView(
 
     record CellView(int cell, double intensity, Xyy colour, String srgb) {}
 
-    static RigView of(Hung hung, List<CellLight> lights) {
+    static RigView of(Hung hung, List<CellLight> lights, boolean identifies) {
         CellLight whole = lights.get(0);
         return new RigView(
                 hung.number(),
@@ -65,6 +67,7 @@ record RigView(
                                 .collect(Collectors.joining(" + ")),
                 hung.knownDead(),
                 !hung.knownElsewhere(),
+                identifies,
                 lights.stream()
                         .skip(1)
                         .map(c -> new CellView(c.cell(), c.intensity(), Xyy.of(c), hex(c)))

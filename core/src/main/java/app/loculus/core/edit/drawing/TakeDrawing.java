@@ -7,6 +7,7 @@ import app.loculus.core.drawing.KeptDrawing.Known;
 import app.loculus.core.drawing.Scenery;
 import app.loculus.core.edit.mark.MarkFinder;
 import app.loculus.core.edit.mark.SetMark;
+import app.loculus.core.edit.patch.AddressAsSaid;
 import app.loculus.core.edit.patch.PlaceFixtures;
 import app.loculus.core.edit.patch.ReviseFixtures;
 import app.loculus.core.edit.patch.ReviseFixtures.Revision;
@@ -64,7 +65,8 @@ public record TakeDrawing(
         if (!rest.isEmpty() || !revised.deleted().isEmpty()) {
             new ReviseFixtures(rest, revised.deleted()).on(draft);
         }
-        new AddressAsDrawn(revised.revisions()).on(draft);
+        new AddressAsSaid(revised.revisions(), "as drawn", "drawing.address", "Correct it in Patch, or in the drawing.")
+                .on(draft);
         List<KeptDrawing> before = kept.stream()
                 .flatMap(n -> draft.show().find(PartKinds.DRAWINGS, n).stream())
                 .toList();

@@ -1,4 +1,4 @@
-package app.loculus.core.edit.drawing;
+package app.loculus.core.edit.patch;
 
 import app.loculus.core.edit.patch.ReviseFixtures.Revision;
 import app.loculus.core.patch.Address;
@@ -20,11 +20,15 @@ import java.util.Map;
 import java.util.Optional;
 
 /**
- * Gives fixtures the addresses that a drawing has for them. Two of one type that are drawn at one address share it; one
- * that would run into another otherwise, or across the end of a universe, stays where it is, or without an address: what
- * is drawn wrong keeps nothing else out.
+ * Gives fixtures the addresses that a drawing or the devices have for them. Two of one type that are said to be at one
+ * address share it; one that would run into another otherwise, or across the end of a universe, stays where it is, or
+ * without an address: what is wrong there keeps nothing else out.
+ *
+ * @param as how it is done, in words: as drawn
+ * @param problem code of what is told about those that stay
+ * @param advice what to do about them
  */
-record AddressAsDrawn(List<Revision> revisions) implements ShowEdit {
+public record AddressAsSaid(List<Revision> revisions, String as, String problem, String advice) implements ShowEdit {
 
     private static final int MOST_TOLD = 8;
 
@@ -59,17 +63,16 @@ record AddressAsDrawn(List<Revision> revisions) implements ShowEdit {
             landed.add(now);
         });
         draft.putAll(landed);
-        draft.say("Addresses " + Numbers.count(landed.size() - told.size(), "fixture") + " as drawn");
+        draft.say("Addresses " + Numbers.count(landed.size() - told.size(), "fixture") + " " + as);
         told.stream().limit(MOST_TOLD).forEach(words -> draft.warn(warning(words)));
         if (told.size() > MOST_TOLD) {
             draft.warn(
-                    warning((told.size() - MOST_TOLD) + " more are not where they are drawn, for reasons like these."));
+                    warning((told.size() - MOST_TOLD) + " more are not addressed " + as + ", for reasons like these."));
         }
     }
 
-    private static Problem warning(String words) {
-        return Problem.warning(
-                "drawing.address", "address", words, WayOut.advice("Correct it in Patch, or in the drawing."));
+    private Problem warning(String words) {
+        return Problem.warning(problem, "address", words, WayOut.advice(advice));
     }
 
     private static Optional<String> hindrance(Patch patch, Occupancy taken, Fixture drawn) {
