@@ -49,6 +49,8 @@ export default tseslint.config(
     },
     rules: {
       'react-hooks/incompatible-library': 'off',
+      // It alone takes as long as all the others.
+      'react-hooks/static-components': 'off',
       'import-x/no-cycle': 'error',
       'import-x/no-restricted-paths': ['error', { zones: [...UPWARDS, ...ACROSS] }],
     },

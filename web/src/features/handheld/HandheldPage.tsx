@@ -4,6 +4,7 @@ import { useConnection } from '../../api/live';
 import { fixturesOf, useDesk, usePatch, useShow } from '../../api/queries';
 import { attempt, useNotice } from '../../doing/notices';
 import { undoNow } from '../../doing/history';
+import { useShownDevices } from '../../doing/useShownDevices';
 import { useActiveList } from '../playing/active';
 import { press, usePlaying } from '../playing/playing';
 
@@ -20,6 +21,8 @@ export function HandheldPage() {
   const notice = useNotice((s) => s.notice);
   const blind = usePlaying((s) => s.play.blind);
   const [typed, setTyped] = useState('');
+  const [shows, setShows] = useState(false);
+  useShownDevices(fixturesOf(desk?.steps ?? []), shows);
   if (!show || !desk) return <p className="p-4 text-ink-2">No show is open.</p>;
   const numbers = fixturesOf(desk.steps);
   const first = patch?.fixtures.find((f) => f.number === numbers[0]);
@@ -94,6 +97,14 @@ export function HandheldPage() {
         </button>
         <button className={big} disabled={desk.patterns.length === 0} onClick={() => run({ type: 'lift' })}>
           Whole
+        </button>
+        <button
+          className={`${big} col-span-2`}
+          aria-pressed={shows}
+          disabled={held === 0 && !shows}
+          onClick={() => setShows(!shows)}
+        >
+          {shows ? 'Shows itself on the stage' : 'Show on the stage'}
         </button>
       </div>
       <label className="block">

@@ -5,6 +5,7 @@ import { bringUp, endBringUp } from '../../api/commands';
 import type { FixtureView, PatchView } from '../../api/client';
 import { useKept } from '../../doing/kept';
 import { runEdit } from '../../doing/run';
+import { useShownDevices } from '../../doing/useShownDevices';
 import { attempt } from '../../doing/notices';
 import { Button } from '../../ui/Button';
 import { Field, inputShape } from '../../ui/Field';
@@ -47,6 +48,8 @@ export function BringUp({ patch, title }: { patch: PatchView; title: ReactNode }
   useEffect(() => box.current?.focus(), []);
   const number = here?.number;
   const shining = lit && number !== undefined;
+  const [shows, setShows] = useState(false);
+  useShownDevices(number === undefined ? [] : [number], shows);
 
   useEffect(() => {
     if (shining) void attempt(() => bringUp([number], look, Math.max(0, Math.min(100, Number(level) || 0))));
@@ -85,11 +88,12 @@ export function BringUp({ patch, title }: { patch: PatchView; title: ReactNode }
     if (typing && !(e.key === 'Enter' && target.id === 'bring-up-note')) return;
     // A button or a choice that has the focus is what Enter, Space and the arrows are for.
     if (target.closest('button, a, [role=radiogroup], summary') && /^( |Enter|Arrow.*)$/.test(e.key)) return;
-    if (e.repeat && /^[awdn]$/.test(key)) e.preventDefault();
+    if (e.repeat && /^[awdni]$/.test(key)) e.preventDefault();
     else if (e.key === ' ') {
       if (!e.repeat) setLit(how === 'held' ? true : !lit);
     } else if (key === 'arrowdown' || key === 'arrowright') step(1);
     else if (key === 'arrowup' || key === 'arrowleft') step(-1);
+    else if (key === 'i') setShows(!shows);
     else if (key === 'a') void mark('answered');
     else if (key === 'w') void mark('wrong');
     else if (key === 'd') void mark('dead');
@@ -202,6 +206,13 @@ export function BringUp({ patch, title }: { patch: PatchView; title: ReactNode }
                 </button>
                 <Button repeats onClick={() => step(1)} label="Arrow down">
                   Next ▸
+                </Button>
+                <Button
+                  pressed={shows}
+                  onClick={() => setShows(!shows)}
+                  label="I: its device shows itself, whatever it receives"
+                >
+                  Show
                 </Button>
                 <span className="flex-1" />
                 <Button onClick={() => void mark('answered')} label="A">

@@ -11,6 +11,7 @@ const SIGNS: Record<string, string> = {
   half: 'text-ochre',
   missed: 'text-madder',
   'false alarm': 'text-ochre',
+  'by device': 'text-ink-2',
 };
 
 /** Faults hidden in the virtual rig, to practise on; the findings are compared with the truth. */
@@ -48,7 +49,7 @@ export function Practice({ patch }: { patch: PatchView }) {
         </Button>
         <span className="w-full text-ink-2">
           {hidden > 0
-            ? `${hidden} fixtures of the virtual rig are wrong. Bring them up and mark what you find.`
+            ? `${hidden} fixtures of the virtual rig are wrong. Bring them up and mark what you find, or search under Devices.`
             : 'The virtual rig hangs as it is patched.'}
         </span>
       </div>

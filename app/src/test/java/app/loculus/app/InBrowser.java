@@ -57,8 +57,9 @@ abstract class InBrowser {
         app.start();
         browser = Shared.BROWSER;
         // Machines may be slow; what does not come at all still fails.
-        PlaywrightAssertions.setDefaultAssertionTimeout(20_000);
+        PlaywrightAssertions.setDefaultAssertionTimeout(40_000);
         page = browser.newPage(new Browser.NewPageOptions().setViewportSize(1280, 800));
+        page.setDefaultTimeout(60_000);
     }
 
     @AfterAll

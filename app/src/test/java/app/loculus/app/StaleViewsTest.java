@@ -70,6 +70,7 @@ class StaleViewsTest {
         VIEWS.put("effects", List.of("/effects"));
         VIEWS.put("effect starters", List.of("/effects/starters"));
         VIEWS.put("scenery", List.of("/scenery"));
+        VIEWS.put("devices", List.of("/devices?all=true"));
         VIEWS.put("versions", List.of("/versions"));
     }
 

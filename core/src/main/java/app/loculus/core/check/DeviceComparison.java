@@ -276,17 +276,17 @@ public final class DeviceComparison {
 
     /** The spot whose address a device has, when that spot's device has the address of this one. */
     private Optional<Spot> swapped(Spot spot, Device device, Map<Address, Spot> starts) {
-        return device.setting()
-                .start()
-                .map(s -> starts.get(new Address(device.line(), s)))
-                .filter(other -> other != spot && sameType(other, device))
-                .filter(other -> {
-                    Device theirs = partners.get(other);
-                    Address patched = spot.claim().at().address();
-                    return sameType(spot, theirs)
-                            && theirs.line() == patched.universe()
-                            && theirs.setting().start().equals(Optional.of(patched.slot()));
-                });
+        Address patched = spot.claim().at().address();
+        return at(device)
+                .filter(own -> !own.equals(patched))
+                .map(starts::get)
+                .filter(other -> sameType(other, device))
+                .filter(other -> sameType(spot, partners.get(other))
+                        && at(partners.get(other)).equals(Optional.of(patched)));
+    }
+
+    private static Optional<Address> at(Device device) {
+        return device.setting().start().map(s -> new Address(device.line(), s));
     }
 
     private List<DeviceRow> chosen(Collection<String> keys) {

@@ -175,6 +175,17 @@ class DeviceComparisonTest {
     }
 
     @Test
+    void two_that_share_an_address_on_purpose_are_right_and_no_swapped_pair() {
+        Show show = show(
+                "patch 1 thru 2 as \"Spot / cmy\" at 1.1",
+                "patch 3 at 1.1 as \"Spot / cmy\" share",
+                "patch 4 at 1.6 as \"Spot / cmy\" share");
+        for (boolean labelled : new boolean[] {false, true}) {
+            assertThat(wrong(compare(show, hung(show, labelled)))).isEmpty();
+        }
+    }
+
+    @Test
     void a_spare_takes_the_place_of_what_is_gone_and_is_known_from_then_on() {
         Show show = venue();
         Map<String, Device> hung = hung(show, false);

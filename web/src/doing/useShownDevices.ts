@@ -1,0 +1,14 @@
+import { useEffect } from 'react';
+import { identify } from '../api/commands';
+import { attempt } from './notices';
+
+/** The devices of these fixtures show themselves on the stage while it is on, and no more when others do or it is left. */
+export function useShownDevices(numbers: number[], on: boolean) {
+  const who = on ? numbers.join(' ') : '';
+  useEffect(() => {
+    if (who === '') return;
+    const fixtures = who.split(' ').map(Number);
+    void attempt(() => identify({ numbers: fixtures }, true));
+    return () => void identify({ numbers: fixtures }, false).catch(() => undefined);
+  }, [who]);
+}
