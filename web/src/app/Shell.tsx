@@ -126,16 +126,19 @@ function Saved({ show }: { show: ShowView | undefined }) {
 function OutputState() {
   const output = useOutput().data;
   const wrong = output?.trouble ?? '';
+  const others = output?.others.map((o) => o.words).join(' ') ?? '';
   const port = output?.rigOnOtherPort ? ` (its usual port was taken)` : '';
   const words =
-    wrong || `${output?.universes ?? 0} universes to the virtual rig on 127.0.0.1:${output?.rigPort}${port}`;
+    wrong ||
+    others ||
+    `${output?.universes ?? 0} universes to the virtual rig on 127.0.0.1:${output?.rigPort}${port}`;
   return (
     <div
       title={words}
       className="flex h-7 shrink-0 items-center gap-2 rounded-md border border-line-strong px-3 font-semibold"
     >
-      <StateMark state={wrong ? 'wrong' : output?.rigOnOtherPort ? 'needs-an-eye' : 'ready'} />
-      Virtual rig
+      <StateMark state={wrong ? 'wrong' : others || output?.rigOnOtherPort ? 'needs-an-eye' : 'ready'} />
+      {others && !wrong ? 'Another sender' : 'Virtual rig'}
     </div>
   );
 }

@@ -13,6 +13,7 @@ import { ProblemList } from '../../ui/ProblemList';
 import { Segmented } from '../../ui/Segmented';
 import { useLineReading, type Reading } from '../../doing/useLineReading';
 import { AddressMap } from './AddressMap';
+import { OnTheNet } from './OnTheNet';
 import { Clashes } from './OneUniverse';
 import { runs } from './patch-model';
 
@@ -111,6 +112,7 @@ export function ByOutput({ patch, title }: { patch: PatchView; title: ReactNode 
             className="flex min-h-0 min-w-0 flex-1 flex-col gap-3 overflow-auto rounded-lg border border-line-strong bg-sheet p-3"
           >
             <Setup key={universe.universe} universe={universe} />
+            <OnTheNet universe={universe.universe} />
             <AddressMap
               patch={patch}
               universe={universe.universe}

@@ -57,6 +57,9 @@ function Kept() {
   );
 }
 
+/** More other senders are counted. */
+const MOST_TOLD = 4;
+
 function Output() {
   const output = useOutput().data;
   if (!output) return null;
@@ -75,6 +78,17 @@ function Output() {
           <span className="text-ochre"> — the port it was asked for is taken by another program</span>
         )}
       </dd>
+      {output.others.length > 0 && (
+        <>
+          <dt className="caps">Others</dt>
+          <dd className="text-ochre">
+            {output.others.slice(0, MOST_TOLD).map((o) => (
+              <p key={o.words}>{o.words}</p>
+            ))}
+            {output.others.length > MOST_TOLD && <p>and {output.others.length - MOST_TOLD} more</p>}
+          </dd>
+        </>
+      )}
       {output.trouble && (
         <>
           <dt className="caps">Wrong</dt>

@@ -204,7 +204,7 @@ class PatchworkIT extends InBrowser {
         page.evaluate(
                 "async () => { await fetch('/api/rig/practice', { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify({ seed: 11 }) }) }");
         page.navigate(app.url() + "/patch?view=bring-up");
-        assertThat(page.getByText(Pattern.compile("[34] fixtures of the virtual rig are wrong")))
+        assertThat(page.getByText(Pattern.compile("[345] fixtures of the virtual rig are wrong")))
                 .isVisible();
         Locator here = page.getByTestId("bring-up-number");
         button("^Light").click();

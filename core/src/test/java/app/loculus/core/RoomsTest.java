@@ -112,6 +112,7 @@ class RoomsTest {
                         "java.lang..",
                         "java.util..",
                         "java.math..",
+                        "java.text..",
                         "org.antlr..",
                         "org.hipparchus..")
                 .check(CORE);

@@ -4,6 +4,7 @@ import app.loculus.app.config.Settings;
 import app.loculus.core.patch.Route;
 import app.loculus.core.patch.UniverseSetup;
 import app.loculus.formats.e131.DataPacket;
+import app.loculus.formats.e131.UniverseDiscovery;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.net.DatagramSocket;
@@ -12,8 +13,12 @@ import java.net.InetSocketAddress;
 import java.net.NetworkInterface;
 import java.net.StandardSocketOptions;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.SortedSet;
+import java.util.TreeSet;
 import java.util.concurrent.ConcurrentHashMap;
 import org.springframework.stereotype.Component;
 
@@ -93,6 +98,32 @@ class Destinations {
     static InetSocketAddress group(int universe) throws IOException {
         byte[] address = {(byte) 239, (byte) 255, (byte) (universe >> 8), (byte) universe};
         return new InetSocketAddress(InetAddress.getByAddress(address), MULTICAST_PORT);
+    }
+
+    /** Where it is told which universes are sent: the group for that, and the virtual rig. */
+    record Listener(DatagramSocket socket, InetSocketAddress receiver) {}
+
+    /** @param goes where everything goes now @return numbers by who gets them there, in order */
+    Map<Listener, List<Integer>> listeners(List<Destination> goes) {
+        Map<Listener, SortedSet<Integer>> all = new LinkedHashMap<>();
+        goes.forEach(d -> listener(d)
+                .ifPresent(l -> all.computeIfAbsent(l, x -> new TreeSet<>()).add(d.universe())));
+        Map<Listener, List<Integer>> sorted = new LinkedHashMap<>();
+        all.forEach((l, numbers) -> sorted.put(l, List.copyOf(numbers)));
+        return sorted;
+    }
+
+    private Optional<Listener> listener(Destination d) {
+        try {
+            if (d.receiver().getAddress().isMulticastAddress()) {
+                return Optional.of(new Listener(d.socket(), group(UniverseDiscovery.UNIVERSE)));
+            }
+            return d.receiver().equals(receivers.rig())
+                    ? Optional.of(new Listener(d.socket(), d.receiver()))
+                    : Optional.empty();
+        } catch (IOException e) {
+            return Optional.empty();
+        }
     }
 
     /** Nothing leaves this machine unless it was started with leave to do so. */

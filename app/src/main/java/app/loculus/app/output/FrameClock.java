@@ -5,6 +5,7 @@ import app.loculus.core.dmx.Frames;
 import app.loculus.core.patch.Address;
 import app.loculus.formats.e131.DataPacket;
 import app.loculus.formats.e131.DataPacketLayout;
+import app.loculus.formats.e131.UniverseDiscovery;
 import java.io.IOException;
 import java.net.DatagramPacket;
 import java.util.List;
@@ -47,6 +48,11 @@ public class FrameClock implements SmartLifecycle {
 
     private static final int NO_UNIVERSE = 0;
 
+    /** Which universes are sent is told so often (E1.31, 4.3). */
+    private static final long ANNOUNCE_NANOS = 10_000_000_000L;
+
+    static final String SOURCE = "Loculus";
+
     private final LiveOutput output;
     private final Destinations destinations;
     private final OutputClock clock;
@@ -56,6 +62,8 @@ public class FrameClock implements SmartLifecycle {
     private Thread thread;
     private volatile boolean running;
     private volatile long packets;
+    private final Map<Integer, Tally> tallies = new ConcurrentSkipListMap<>();
+    private long announcedNanos = System.nanoTime() - ANNOUNCE_NANOS;
 
     /** How long it takes to make a frame, of late. */
     private long makingNanos;
@@ -70,6 +78,19 @@ public class FrameClock implements SmartLifecycle {
     /** Packets sent since the start. */
     public long packets() {
         return packets;
+    }
+
+    /** What tells its packets from those of other senders. */
+    public UUID cid() {
+        return cid;
+    }
+
+    /** What went out, by universe. */
+    public List<Sent> sent() {
+        long now = System.nanoTime();
+        return tallies.entrySet().stream()
+                .map(e -> e.getValue().sent(e.getKey(), now))
+                .toList();
     }
 
     /** What is wrong with the output in words, empty when nothing is. */
@@ -122,6 +143,7 @@ public class FrameClock implements SmartLifecycle {
             for (Map.Entry<Integer, Outgoing> e : List.copyOf(universes.entrySet())) {
                 next = Math.min(next, one(e.getKey(), e.getValue(), on.contains(e.getKey()), frames, now));
             }
+            announce();
             // The next frame is begun so that it is made when it may go.
             return moves
                     ? Math.max(1, now + Outgoing.GAP_NANOS - makingNanos - SPARE_NANOS - System.nanoTime())
@@ -181,12 +203,12 @@ public class FrameClock implements SmartLifecycle {
         line.sent(frames, changed, now);
         byte[] slots = frames.slots(universe);
         for (Destination to : line.endingNow()) {
-            packet(line, to, new byte[Address.SLOTS], DataPacket.STREAM_TERMINATED);
+            packet(universe, line, to, new byte[Address.SLOTS], DataPacket.STREAM_TERMINATED);
         }
         IOException failed = null;
         for (Destination to : line.goes()) {
             try {
-                packet(line, to, slots, 0);
+                packet(universe, line, to, slots, 0);
             } catch (IOException e) {
                 failed = e;
             }
@@ -202,12 +224,36 @@ public class FrameClock implements SmartLifecycle {
         }
     }
 
-    private void packet(Outgoing line, Destination to, byte[] slots, int options) throws IOException {
-        DataPacket packet =
-                new DataPacket(cid, "Loculus", to.priority(), line.next(to), options, to.universe(), 0, slots);
+    /** Tells everybody who may listen which universes they get from here. */
+    private void announce() {
+        if (System.nanoTime() - announcedNanos < ANNOUNCE_NANOS) {
+            return;
+        }
+        Map<Destinations.Listener, List<Integer>> listeners = destinations.listeners(
+                universes.values().stream().flatMap(o -> o.goes().stream()).toList());
+        if (listeners.isEmpty()) {
+            return;
+        }
+        announcedNanos = System.nanoTime();
+        listeners.forEach((where, numbers) -> {
+            try {
+                for (UniverseDiscovery page : UniverseDiscovery.pages(cid, SOURCE, numbers)) {
+                    byte[] bytes = page.encode();
+                    where.socket().send(new DatagramPacket(bytes, bytes.length, where.receiver()));
+                }
+            } catch (IOException e) {
+                tell(NO_UNIVERSE, "Which universes are sent could not be told: " + e.getMessage(), e);
+            }
+        });
+    }
+
+    private void packet(int universe, Outgoing line, Destination to, byte[] slots, int options) throws IOException {
+        Tally tally = tallies.computeIfAbsent(universe, u -> new Tally());
+        DataPacket packet = new DataPacket(cid, SOURCE, to.priority(), line.next(to), options, to.universe(), 0, slots);
         byte[] bytes = DataPacketLayout.encode(packet);
         to.socket().send(new DatagramPacket(bytes, bytes.length, to.receiver()));
         packets++;
+        tally.count(System.nanoTime());
     }
 
     private void tell(int universe, String words, Exception cause) {

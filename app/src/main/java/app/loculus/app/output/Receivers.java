@@ -21,6 +21,10 @@ class Receivers {
         settings.e131().forEach(text -> all.add(parse(text, settings.allowNetwork())));
     }
 
+    InetSocketAddress rig() {
+        return all.get(0);
+    }
+
     List<InetSocketAddress> all() {
         return all;
     }

@@ -3,7 +3,8 @@ package app.loculus.app.rig;
 import app.loculus.app.config.Settings;
 import app.loculus.formats.e131.DataPacket;
 import app.loculus.formats.e131.DataPacketLayout;
-import app.loculus.formats.e131.Sequence;
+import app.loculus.formats.e131.UniverseDiscovery;
+import app.loculus.formats.e131.UniverseSources;
 import jakarta.annotation.PreDestroy;
 import java.io.IOException;
 import java.net.BindException;
@@ -11,29 +12,36 @@ import java.net.DatagramPacket;
 import java.net.DatagramSocket;
 import java.net.InetAddress;
 import java.net.InetSocketAddress;
+import java.util.List;
 import java.util.Map;
+import java.util.TreeMap;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.IntConsumer;
+import java.util.stream.Stream;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
 
-/** The receiver: keeps the last slots of every universe. */
+/** The receiver: keeps the last slots of every universe, sender by sender, and who tells that it sends. */
 @Component
 public class VirtualRig {
 
+    /** More than any packet of the standard has. */
+    private static final int LONGEST = 1500;
+
     private static final Logger LOG = LoggerFactory.getLogger(VirtualRig.class);
 
-    /** A source that is silent for longer is lost. */
-    private static final long LOST_NANOS = 2_500_000_000L;
+    /** Sources are told every ten seconds; one that missed two is gone. */
+    private static final long GONE_NANOS = 25_000_000_000L;
 
-    private record Source(UUID cid, int universe) {}
+    /** A source that tells which universes it sends. */
+    public record Told(UUID cid, String name, List<Integer> universes) {}
 
-    private record Received(byte[] slots, long atNanos) {}
+    private record Heard(Told told, long atNanos) {}
 
-    private final Map<Integer, Received> universes = new ConcurrentHashMap<>();
-    private final Map<Source, Sequence> sequences = new ConcurrentHashMap<>();
+    private final Map<Integer, UniverseSources> universes = new ConcurrentHashMap<>();
+    private final Map<UUID, Heard> announced = new ConcurrentHashMap<>();
     private final DatagramSocket socket;
     private final boolean otherPort;
     private volatile IntConsumer listener = universe -> {};
@@ -77,12 +85,14 @@ public class VirtualRig {
     }
 
     private void receive() {
-        byte[] buffer = new byte[DataPacketLayout.LONGEST + 1];
+        byte[] buffer = new byte[LONGEST];
         while (!socket.isClosed()) {
             DatagramPacket datagram = new DatagramPacket(buffer, buffer.length);
             try {
                 socket.receive(datagram);
-                DataPacketLayout.decode(buffer, datagram.getLength()).ifPresent(this::take);
+                String from = datagram.getAddress().getHostAddress();
+                DataPacketLayout.decode(buffer, datagram.getLength()).ifPresent(p -> take(p, from));
+                UniverseDiscovery.decode(buffer, datagram.getLength()).ifPresent(this::take);
             } catch (IOException e) {
                 if (!socket.isClosed()) {
                     LOG.warn("The virtual rig could not receive: {}", e.getMessage());
@@ -91,29 +101,51 @@ public class VirtualRig {
         }
     }
 
-    private void take(DataPacket packet) {
-        Source source = new Source(packet.cid(), packet.universe());
-        if (!packet.carriesLevels()
-                || !sequences.computeIfAbsent(source, s -> new Sequence()).accepts(packet.sequence())) {
-            return;
-        }
-        if (packet.terminates()) {
-            universes.remove(packet.universe());
-            sequences.remove(source);
-            listener.accept(packet.universe());
-            return;
-        }
-        Received before = universes.put(packet.universe(), new Received(packet.slots(), System.nanoTime()));
-        if (before == null || !java.util.Arrays.equals(before.slots, packet.slots())) {
+    private void take(DataPacket packet, String from) {
+        UniverseSources sources = universes.computeIfAbsent(packet.universe(), u -> new UniverseSources());
+        if (sources.take(packet, from, System.nanoTime())) {
             listener.accept(packet.universe());
         }
     }
 
-    /** The slots of a universe as received last; none when nothing comes in. */
+    /** Pages of one source are put together as they come. */
+    private void take(UniverseDiscovery page) {
+        long now = System.nanoTime();
+        announced.merge(
+                page.cid(),
+                new Heard(new Told(page.cid(), page.sourceName(), page.universes()), now),
+                (before, one) -> page.page() == 0
+                        ? one
+                        : new Heard(
+                                new Told(
+                                        page.cid(),
+                                        page.sourceName(),
+                                        Stream.concat(before.told().universes().stream(), page.universes().stream())
+                                                .distinct()
+                                                .sorted()
+                                                .toList()),
+                                now));
+    }
+
+    /** The slots of a universe as received last, of whoever counts; none when nothing comes in. */
     public byte[] slots(int universe) {
-        Received received = universes.get(universe);
-        boolean lost = received == null || System.nanoTime() - received.atNanos > LOST_NANOS;
-        return lost ? new byte[0] : received.slots.clone();
+        UniverseSources sources = universes.get(universe);
+        return sources == null ? new byte[0] : sources.slots(System.nanoTime());
+    }
+
+    /** Who sends to each universe just now. */
+    public Map<Integer, List<UniverseSources.Sender>> senders() {
+        long now = System.nanoTime();
+        Map<Integer, List<UniverseSources.Sender>> all = new TreeMap<>();
+        universes.forEach((universe, sources) -> all.put(universe, sources.senders(now)));
+        return all;
+    }
+
+    /** What sources have told of themselves. */
+    public List<Told> announced() {
+        long now = System.nanoTime();
+        announced.values().removeIf(h -> now - h.atNanos() > GONE_NANOS);
+        return announced.values().stream().map(Heard::told).toList();
     }
 
     @PreDestroy

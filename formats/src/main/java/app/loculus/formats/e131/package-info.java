@@ -1,5 +1,5 @@
 /**
- * Streaming ACN data packets: levels for one universe as bytes and back.
+ * Streaming ACN: levels for one universe as bytes and back, which of several senders counts, and who sends what.
  *
  * Source: ANSI E1.31. All integers big-endian; offsets in octets from the start of the datagram. One layout
  * serves writing and reading; the socket lives elsewhere.

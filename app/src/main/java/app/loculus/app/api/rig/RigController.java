@@ -30,10 +30,6 @@ class RigController {
 
     record FaultRequest(String address, Boolean dead) {}
 
-    /** State of the output. {@code trouble} is empty when nothing is wrong. */
-    record OutputView(
-            int universes, int receivers, long packets, int rigPort, boolean rigOnOtherPort, String trouble) {}
-
     private final RigLights lights;
     private final VirtualRig rig;
     private final RigDevices devices;
@@ -51,7 +47,14 @@ class RigController {
     @GetMapping("/api/output")
     OutputView output() {
         return new OutputView(
-                clock.universes(), clock.receivers(), clock.packets(), rig.port(), rig.onOtherPort(), clock.trouble());
+                clock.universes(),
+                clock.receivers(),
+                clock.packets(),
+                rig.port(),
+                rig.onOtherPort(),
+                clock.trouble(),
+                clock.sent().stream().map(OutputView.SentView::of).toList(),
+                OutputView.others(rig, Set.copyOf(output.frames().universes()), clock.cid()));
     }
 
     @GetMapping("/api/rig/{number}")
