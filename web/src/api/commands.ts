@@ -327,14 +327,20 @@ export async function knowDevices(one?: { uid: string; number: number }) {
   );
 }
 
-/** Devices show themselves on the stage, or no more. */
-export async function identify(who: { numbers?: number[]; keys?: string[] }, on: boolean) {
+/** Devices show themselves on the stage, or no more. @param leaving whether it is sent even when the page goes */
+export async function identify(who: { numbers?: number[]; keys?: string[] }, on: boolean, leaving = false) {
   return answered(
     await client.PUT('/api/shows/{id}/devices/identify', {
       params: path(),
       body: { numbers: who.numbers ?? [], keys: who.keys ?? [], on },
+      keepalive: leaving,
     }),
   );
+}
+
+/** No device shows itself any more. */
+export async function endShowing() {
+  return answered(await client.DELETE('/api/shows/{id}/devices/identify', { params: path() }));
 }
 
 export async function tellDevice(key: string, what: 'label' | 'lamp' | 'reset', value = '') {

@@ -9,6 +9,12 @@ export function useShownDevices(numbers: number[], on: boolean) {
     if (who === '') return;
     const fixtures = who.split(' ').map(Number);
     void attempt(() => identify({ numbers: fixtures }, true));
-    return () => void identify({ numbers: fixtures }, false).catch(() => undefined);
+    const off = () => void identify({ numbers: fixtures }, false, true).catch(() => undefined);
+    // Nobody else would end what a window that is closed has begun.
+    window.addEventListener('pagehide', off);
+    return () => {
+      window.removeEventListener('pagehide', off);
+      off();
+    };
   }, [who]);
 }

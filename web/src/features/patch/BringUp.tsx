@@ -207,13 +207,6 @@ export function BringUp({ patch, title }: { patch: PatchView; title: ReactNode }
                 <Button repeats onClick={() => step(1)} label="Arrow down">
                   Next ▸
                 </Button>
-                <Button
-                  pressed={shows}
-                  onClick={() => setShows(!shows)}
-                  label="I: its device shows itself, whatever it receives"
-                >
-                  Show
-                </Button>
                 <span className="flex-1" />
                 <Button onClick={() => void mark('answered')} label="A">
                   <span>
@@ -231,14 +224,23 @@ export function BringUp({ patch, title }: { patch: PatchView; title: ReactNode }
                   </span>
                 </Button>
               </div>
-              <input
-                id="bring-up-note"
-                aria-label="Note for the mark"
-                placeholder="note for the mark (N), e.g. 307 lights up instead"
-                className={`${inputShape} !font-sans`}
-                value={note}
-                onChange={(e) => setNote(e.target.value)}
-              />
+              <div className="flex items-center gap-2">
+                <input
+                  id="bring-up-note"
+                  aria-label="Note for the mark"
+                  placeholder="note for the mark (N), e.g. 307 lights up instead"
+                  className={`${inputShape} !font-sans`}
+                  value={note}
+                  onChange={(e) => setNote(e.target.value)}
+                />
+                <Button
+                  pressed={shows}
+                  onClick={() => setShows(!shows)}
+                  label="I: its device shows itself, whatever it receives"
+                >
+                  Show
+                </Button>
+              </div>
             </div>
           ) : (
             <p className="flex-1 text-ink-2">

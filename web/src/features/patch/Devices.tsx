@@ -1,7 +1,14 @@
 import { useQuery } from '@tanstack/react-query';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useMemo, useRef, useState, type ReactNode } from 'react';
-import { identify, knowDevices, searchDevices, setDevices, takeDevices } from '../../api/commands';
+import {
+  endShowing,
+  identify,
+  knowDevices,
+  searchDevices,
+  setDevices,
+  takeDevices,
+} from '../../api/commands';
 import type { DeviceRowView, DevicesView } from '../../api/client';
 import { useDevices, useShow } from '../../api/queries';
 import { useLine } from '../../doing/line-store';
@@ -301,8 +308,11 @@ function Foot({ view, wanted, onApply }: FootProps) {
   const problems = would.data?.take?.problems ?? [];
   const { found, kept } = view.counts;
   return (
-    <div className="flex items-end gap-2">
-      <div className="max-h-28 min-w-0 flex-1 overflow-auto" aria-live="polite">
+    <div className="flex flex-wrap items-end justify-end gap-2">
+      <div
+        className={`max-h-28 min-w-0 overflow-auto ${count === 0 ? 'flex-1' : 'w-full'}`}
+        aria-live="polite"
+      >
         {count === 0 ? (
           <span className="text-ink-2">
             {kept} of {found} devices are kept as the fixtures they are.
@@ -319,6 +329,9 @@ function Foot({ view, wanted, onApply }: FootProps) {
             </p>
           ))}
       </div>
+      {view.counts.shown > 0 && (
+        <Button onClick={() => void attempt(endShowing)}>End showing {view.counts.shown}</Button>
+      )}
       <Button disabled={kept >= found} onClick={() => void attempt(() => knowDevices())}>
         Keep who is who
       </Button>

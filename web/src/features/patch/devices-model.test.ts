@@ -26,7 +26,7 @@ const view = (of: DeviceRowView[]): DevicesView => ({
   searchedAt: '2026-12-01T12:00:00Z',
   lines: 1,
   busMillis: 12,
-  counts: { found: 2, right: 0, kept: 0 },
+  counts: { found: 2, right: 0, kept: 0, shown: 0 },
   rows: of as DevicesView['rows'],
   words: [],
   problems: [],

@@ -42,7 +42,7 @@ class DevicesIT extends InBrowser {
         assertThat(page.getByText("11 devices on 2 lines, 7 as patched, 1 missing"))
                 .isVisible();
         assertThat(device("1")).containsText("swapped");
-        assertThat(device("1")).containsText("It has the address of 2, and 2 has its: 1.21 and 1.1.");
+        assertThat(device("1")).containsText("At 1.21, the address of 2, which is at 1.1.");
         assertThat(device("11")).containsText("It is set to 2.400, patched is 2.1.");
         assertThat(device("12")).containsText("missing");
         assertThat(device("13")).containsText("It hangs on the line of universe 1, patched is 2.");

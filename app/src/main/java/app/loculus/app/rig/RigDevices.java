@@ -14,6 +14,7 @@ import app.loculus.core.profile.Mode;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -48,6 +49,9 @@ public class RigDevices {
     private final Set<String> identifying = ConcurrentHashMap.newKeySet();
 
     private final Set<String> dark = ConcurrentHashMap.newKeySet();
+    private final Map<Hung, List<RigDevice>> made = new IdentityHashMap<>();
+    private final Map<String, String> written = new HashMap<>();
+    private long show;
     private Map<Integer, Hung> of = Map.of();
     private Map<Integer, List<RigDevice>> lines = Map.of();
 
@@ -56,7 +60,7 @@ public class RigDevices {
         this.labels = labels;
     }
 
-    /** By line, in the order of the patch; hung again when the rig has been. */
+    /** By line, in the order of the patch; what has been hung otherwise is made anew. */
     synchronized Map<Integer, List<RigDevice>> lines() {
         Map<Integer, Hung> now = lights.all();
         if (now != of) {
@@ -68,40 +72,58 @@ public class RigDevices {
 
     private Map<Integer, List<RigDevice>> hang(Map<Integer, Hung> now) {
         Map<Integer, List<RigDevice>> next = new TreeMap<>();
-        Optional<Snapshot> show = lights.show();
-        if (show.isEmpty()) {
+        Optional<Snapshot> live = lights.show();
+        if (live.isEmpty()) {
             return next;
         }
-        Map<String, String> written = new HashMap<>();
-        labels.of(show.get().id()).forEach(l -> written.put(l.fixtureId() + "/" + l.place(), l.label()));
+        if (show != live.get().id()) {
+            // Another show is another rig: nothing of it shows itself yet.
+            show = live.get().id();
+            identifying.clear();
+            dark.clear();
+            made.clear();
+        }
+        if (made.isEmpty()) {
+            written.clear();
+            labels.of(show).forEach(l -> written.put(l.fixtureId() + "/" + l.place(), l.label()));
+        }
         Map<FixtureId, Hung> byId = new HashMap<>();
         now.values().forEach(h -> byId.put(h.id(), h));
+        Map<Hung, List<RigDevice>> before = new IdentityHashMap<>(made);
+        made.clear();
         for (Hung hung : now.values()) {
-            if (hung.state().dead()) {
-                continue;
-            }
-            Hung identity = hung.state().twin().map(byId::get).orElse(hung);
-            for (int place = 0; place < Math.min(MOST_PLACES, hung.addresses().size()); place++) {
-                PatchedAddress at = hung.addresses().get(place);
-                String own = hung.number() + (place == 0 ? "" : "." + (place + 1));
-                RigDevice device = new RigDevice(
-                        uid(show.get().id(), identity, place),
-                        hung,
-                        place,
-                        at.breakNumber(),
-                        at.address(),
-                        written.getOrDefault(hung.id().value() + "/" + place, own));
-                if (device.slots(device.mode()) > 0) {
-                    next.computeIfAbsent(device.line(), l -> new ArrayList<>()).add(device);
-                }
-            }
-            hung.state()
-                    .stray()
-                    .ifPresent(at -> next.computeIfAbsent(at.universe(), l -> new ArrayList<>())
-                            .add(new RigDevice(
-                                    uid(show.get().id(), hung, STRAY_PLACE), hung, RigDevice.STRAY, 1, at, "")));
+            List<RigDevice> of = Optional.ofNullable(before.get(hung)).orElseGet(() -> devices(hung, byId));
+            made.put(hung, of);
+            of.forEach(
+                    d -> next.computeIfAbsent(d.line(), l -> new ArrayList<>()).add(d));
         }
         return next;
+    }
+
+    private List<RigDevice> devices(Hung hung, Map<FixtureId, Hung> byId) {
+        List<RigDevice> all = new ArrayList<>();
+        Hung identity = hung.state().twin().map(byId::get).orElse(hung);
+        int places =
+                hung.state().dead() ? 0 : Math.min(MOST_PLACES, hung.addresses().size());
+        for (int place = 0; place < places; place++) {
+            PatchedAddress at = hung.addresses().get(place);
+            String own = hung.number() + (place == 0 ? "" : "." + (place + 1));
+            RigDevice device = new RigDevice(
+                    uid(show, identity, place),
+                    hung,
+                    place,
+                    at.breakNumber(),
+                    at.address(),
+                    written.getOrDefault(hung.id().value() + "/" + place, own));
+            if (device.slots(device.mode()) > 0) {
+                all.add(device);
+            }
+        }
+        hung.state()
+                .stray()
+                .ifPresent(
+                        at -> all.add(new RigDevice(uid(show, hung, STRAY_PLACE), hung, RigDevice.STRAY, 1, at, "")));
+        return all;
     }
 
     private static Uid uid(long show, Hung hung, int place) {
@@ -181,6 +203,7 @@ public class RigDevices {
                             labels.put(new RigLabel(s.id(), d.hung().id().value(), d.place(), DeviceText.of(label))));
             synchronized (this) {
                 of = Map.of();
+                made.clear();
             }
         }
     }

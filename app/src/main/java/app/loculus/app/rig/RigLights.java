@@ -215,10 +215,27 @@ public class RigLights {
         Patch patch = live.show().patch();
         Fixture fixture = patch.number(number);
         fault.ifPresent(f -> f.starts().ifPresent(s -> checked(s, mode(patch, fixture, f))));
-        int id = fixture.id().value();
-        fault.filter(f -> !f.equals(Fault.NONE))
-                .ifPresentOrElse(f -> faults.put(row(live, id, f)), () -> faults.delete(live.id(), id));
-        hangAgain(live);
+        Optional<RigFaultStore.RigFault> row = fault.filter(f -> !f.equals(Fault.NONE))
+                .map(f -> row(live, fixture.id().value(), f));
+        row.ifPresentOrElse(
+                faults::put, () -> faults.delete(live.id(), fixture.id().value()));
+        hangAgain(live, fixture, row.orElse(null));
+    }
+
+    /** One of them alone, where the others hang as they are to hang. */
+    private synchronized void hangAgain(Snapshot live, Fixture fixture, RigFaultStore.RigFault row) {
+        if (hangs == null || hangs != wanted || hangs.id() != live.id()) {
+            hangAgain(live);
+            return;
+        }
+        Patch patch = hangs.show().patch();
+        patch.find(fixture.id()).ifPresent(f -> {
+            Map<Integer, Hung> next = new LinkedHashMap<>(hung);
+            Hung now = hungOrAsPatched(patch, f, row, new LinkedHashMap<>());
+            Optional.ofNullable(next.put(f.number(), now)).ifPresent(this::changed);
+            hung = next;
+            changed(now);
+        });
     }
 
     private static Mode mode(Patch patch, Fixture fixture, Fault fault) {
@@ -309,7 +326,11 @@ public class RigLights {
 
     /** Its light is told anew. */
     void changed(Hung fixture) {
-        fixture.addresses().forEach(a -> dirty.add(a.address().universe()));
+        dirty.addAll(
+                fixture.addresses().stream().map(a -> a.address().universe()).toList());
+        if (fixture.addresses().isEmpty()) {
+            dirty.add(EVERY);
+        }
     }
 
     private synchronized void hangAgain(Snapshot live) {

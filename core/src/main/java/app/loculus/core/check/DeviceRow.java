@@ -168,11 +168,8 @@ public record DeviceRow(
                 "It is a " + device.map(d -> d.model().toString()).orElse("") + ", patched is a "
                         + patched.map(s -> s.type().profile().fullName()).orElse("") + ".";
             case SWAPPED ->
-                "It has the address of " + partner.orElse(0) + ", and " + partner.orElse(0) + " has its: " + said()
-                        + " and " + patchedAt + ".";
-            case DOUBLED ->
-                "Another device has the same identity, so neither can be set from here. "
-                        + "Have one of them given an identity of its own.";
+                "At " + said() + ", the address of " + partner.orElse(0) + ", which is at " + patchedAt + ".";
+            case DOUBLED -> "Another one has its identity, so neither can be set.";
             case UNCLEAR ->
                 unclear.filter(Unclear::garbled).isPresent()
                         ? "Several answer as one on line "

@@ -111,6 +111,9 @@ final class DeviceViews {
                             (int) rows.stream().filter(DeviceRow::right).count(),
                             (int) search.found().devices().stream()
                                     .filter(d -> kept.contains(d.uid()))
+                                    .count(),
+                            (int) search.found().devices().stream()
+                                    .filter(Device::identifies)
                                     .count()),
                     rows.stream()
                             .filter(r -> all || !r.right())
@@ -125,8 +128,8 @@ final class DeviceViews {
         }
     }
 
-    /** @param found how many answered, {@code right} of them as patched, {@code kept} known for good */
-    record Counts(int found, int right, int kept) {}
+    /** @param found how many answered, {@code right} of them as patched, {@code kept} known for good, {@code shown} that show themselves */
+    record Counts(int found, int right, int kept, int shown) {}
 
     /** @param normal whether the value is as it should be */
     record SensorView(String name, int value, String unit, boolean normal) {}

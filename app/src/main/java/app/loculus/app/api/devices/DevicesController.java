@@ -24,6 +24,7 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -196,6 +197,17 @@ class DevicesController {
                         List.of((request.on() ? "Shows itself: " : "Shows itself no more: ")
                                 + Numbers.count(told.done(), "device")),
                         refused(told));
+    }
+
+    /** No device shows itself any more. */
+    @DeleteMapping("/api/shows/{id}/devices/identify")
+    DevicesView endShowing(@PathVariable long id) {
+        List<Device> shown = devices.of(id).found().devices().stream()
+                .filter(Device::identifies)
+                .toList();
+        Devices.Told told = devices.each(id, shown, d -> s -> s.identify(d.uid(), false));
+        return now(id).view(false)
+                .saying(List.of("Shows itself no more: " + Numbers.count(told.done(), "device")), refused(told));
     }
 
     /** Writes a label, lights or puts out a lamp, resets. */
