@@ -104,6 +104,7 @@ class FiguresIT {
             wide(app, folder.resolve("two"));
             file();
             scene(app, folder.resolve("two"));
+            devices();
             beat(beat, app, folder.resolve("two"));
             firstScreen();
         }
@@ -249,6 +250,21 @@ class FiguresIT {
                 "< 3 s, < 300 MB above rest",
                 String.format(
                         Locale.ROOT, "%.0f ms; before: %s; after: %s", taken.get(0), before.words(), after.words()));
+    }
+
+    /** Everything is found anew the first time, and asked after by its identity then. */
+    private void devices() throws IOException, InterruptedException {
+        String size = "2,000 fixtures, 2,000 devices";
+        List<Double> found = timed(6, NOTHING, i -> LongDay.post(http, url + "/api/shows/1/devices/search", Map.of()));
+        row(
+                "devices searched for and read",
+                size,
+                "–",
+                String.format(
+                        Locale.ROOT,
+                        "%.0f ms the first time, then %.0f ms",
+                        found.get(0),
+                        LongDay.percentile(found.subList(1, found.size()), 50)));
     }
 
     private void upload(byte[] file) throws IOException, InterruptedException {
