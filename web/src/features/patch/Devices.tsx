@@ -87,7 +87,7 @@ export function Devices({ title }: { title: ReactNode }) {
           {!searched ? (
             <p className="max-w-xl text-ink-2">
               Nothing has been searched yet. A search asks every line who hangs there and changes nothing:
-              then it stands here what is missing, what is set wrong and what nobody has patched.
+              then it stands here what is missing, what is set wrong and what hangs there unpatched.
             </p>
           ) : (
             <>

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { rigOf, setRig } from '../../api/commands';
 import { attempt } from '../../doing/notices';
 import { useShow } from '../../api/queries';
+import { useShownDevices } from '../../doing/useShownDevices';
 import { Button } from '../../ui/Button';
 import { inputShape } from '../../ui/Field';
 
@@ -17,6 +18,8 @@ export function RigOfOne({ number }: { number: number }) {
     placeholderData: (b) => b,
   });
   const [address, setAddress] = useState('');
+  const [shows, setShows] = useState(false);
+  useShownDevices([number], shows);
   const set = async (to: string, dead: boolean) => {
     await attempt(() => setRig(number, to, dead));
     setAddress('');
@@ -62,6 +65,13 @@ export function RigOfOne({ number }: { number: number }) {
         <Button onClick={() => void set('', !dead)}>{dead ? 'Bring to life' : 'Make it dead'}</Button>
         <Button disabled={asPatched && !dead} onClick={() => void set('', false)}>
           As patched
+        </Button>
+        <Button
+          pressed={shows}
+          onClick={() => setShows(!shows)}
+          label="Its device shows itself on the stage, whatever it receives"
+        >
+          Show
         </Button>
       </form>
     </div>

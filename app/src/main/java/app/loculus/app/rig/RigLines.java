@@ -73,15 +73,23 @@ public class RigLines {
             DatagramPacket datagram = new DatagramPacket(buffer, buffer.length);
             try {
                 socket.receive(datagram);
-                byte[] answer = heard(Arrays.copyOf(buffer, datagram.getLength()));
+                byte[] answer = answered(Arrays.copyOf(buffer, datagram.getLength()));
                 socket.send(new DatagramPacket(answer, answer.length, datagram.getSocketAddress()));
             } catch (IOException e) {
                 if (!socket.isClosed()) {
                     LOG.warn("The lines of the virtual rig could not be heard: {}", e.getMessage());
                 }
-            } catch (RuntimeException e) {
-                LOG.error("A message on a line of the virtual rig could not be answered", e);
             }
+        }
+    }
+
+    /** Whatever a message does to a device, the line goes on: silence is an answer, too. */
+    private byte[] answered(byte[] datagram) {
+        try {
+            return heard(datagram);
+        } catch (RuntimeException e) {
+            LOG.error("A message on a line of the virtual rig could not be answered", e);
+            return new byte[Integer.BYTES];
         }
     }
 
