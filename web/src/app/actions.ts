@@ -57,8 +57,8 @@ export function useActions(): Action[] {
       ['Alt ← → ↑ ↓', 'Map: move the selection by a slot or a row'],
       ['Space ↑ ↓', 'Bring up: light, back, next'],
       ['A W D N', 'Bring up: answered, wrong, dead, note'],
-      ['I', 'Bring up, Devices: its device shows itself on the stage'],
-      ['↑ ↓ S P', 'Devices: row by row; set the device, or patch it as it is'],
+      ['I', 'Bring up, Devices: identify it on the stage'],
+      ['↑ ↓ S P', 'Devices: row by row; set the device, or change the patch'],
       ['Backspace', 'Read aloud: take the last one back'],
     ]),
     {

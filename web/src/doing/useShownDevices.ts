@@ -1,5 +1,5 @@
 import { useEffect } from 'react';
-import { identify } from '../api/commands';
+import { identify } from '../api/devices';
 import { attempt } from './notices';
 
 /** The devices of these fixtures show themselves on the stage while it is on, and no more when others do or it is left. */

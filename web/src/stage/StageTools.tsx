@@ -145,7 +145,7 @@ const SIGNS: [ReactNode, string][] = [
       strokeWidth="2"
       fill="none"
     />,
-    'its device shows itself',
+    'its device identifies itself',
   ],
   [
     <g key="s" stroke="none" fill="var(--ochre)">

@@ -104,7 +104,7 @@ export function HandheldPage() {
           disabled={held === 0 && !shows}
           onClick={() => setShows(!shows)}
         >
-          {shows ? 'Shows itself on the stage' : 'Show on the stage'}
+          {shows ? 'Identifies itself' : 'Identify'}
         </button>
       </div>
       <label className="block">

@@ -236,9 +236,9 @@ export function BringUp({ patch, title }: { patch: PatchView; title: ReactNode }
                 <Button
                   pressed={shows}
                   onClick={() => setShows(!shows)}
-                  label="I: its device shows itself, whatever it receives"
+                  label="I: its device identifies itself, whatever it receives"
                 >
-                  Show
+                  Identify
                 </Button>
               </div>
             </div>

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { knowDevices, tellDevice } from '../../api/commands';
+import { knowDevices, tellDevice } from '../../api/devices';
 import type { DeviceRowView } from '../../api/client';
 import { useDeviceDetails } from '../../api/queries';
 import { attempt } from '../../doing/notices';
@@ -37,7 +37,7 @@ export function DeviceCard({ row }: { row: DeviceRowView }) {
         <span className="mono">{device.address}</span>
         {device.mode && <span>{device.mode}</span>}
         {row.by && (
-          <span className="text-ink-2">{row.known ? 'kept as this fixture' : `told by ${row.by}`}</span>
+          <span className="text-ink-2">{row.known ? 'remembered as this fixture' : `told by ${row.by}`}</span>
         )}
       </div>
       <p className="text-ink-2">
@@ -81,7 +81,7 @@ export function DeviceCard({ row }: { row: DeviceRowView }) {
             />
           </Field>
           <Button type="submit" disabled={!/^\d+$/.test(number)}>
-            Keep
+            Remember
           </Button>
         </form>
         <span className="flex-1" />

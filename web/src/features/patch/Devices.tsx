@@ -1,14 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useMemo, useRef, useState, type ReactNode } from 'react';
-import {
-  endShowing,
-  identify,
-  knowDevices,
-  searchDevices,
-  setDevices,
-  takeDevices,
-} from '../../api/commands';
+import { endShowing, identify, knowDevices, searchDevices, setDevices, takeDevices } from '../../api/devices';
 import type { DeviceRowView, DevicesView } from '../../api/client';
 import { useDevices, useShow } from '../../api/queries';
 import { useLine } from '../../doing/line-store';
@@ -19,7 +12,7 @@ import { Segmented } from '../../ui/Segmented';
 import { DeviceCard } from './DeviceCard';
 import { chosen, everything, stepped, told, type Right } from './devices-model';
 
-/** What hangs on the lines against the patch: what differs, who shows itself, and either set from the other. */
+/** What hangs on the lines against the patch: what differs, who identifies, and either set from the other. */
 export function Devices({ title }: { title: ReactNode }) {
   const [all, setAll] = useState(false);
   const [searching, setSearching] = useState(false);
@@ -146,7 +139,7 @@ function All({ rows, right, onChoose }: AllProps) {
   const count = Object.keys(choices).length;
   return (
     <Button disabled={count === 0} onClick={() => onChoose(choices)}>
-      {right === 'patch' ? `Set all ${count || ''} devices` : `Patch all ${count || ''} as they are`}
+      {right === 'patch' ? `Set all ${count || ''} devices` : `Change the patch for all ${count || ''}`}
     </Button>
   );
 }
@@ -176,7 +169,7 @@ function Rows({ rows, at, choices, onAt, onChoose, onFlash }: RowsProps) {
       ref={box}
       tabIndex={0}
       role="group"
-      aria-label="Rows; arrows step, I shows it, S sets the device, P patches it so"
+      aria-label="Rows; arrows step, I identifies, S sets the device, P changes the patch"
       className="min-h-0 flex-1 overflow-auto rounded-lg border border-line-strong bg-sheet"
     >
       <div className="relative" style={{ height: virtual.getTotalSize() }}>
@@ -230,10 +223,10 @@ function Row({ row, choice, onChoose, onFlash }: RowProps) {
       {row.device && (
         <Toggle
           on={row.device.identifies}
-          label={`Show ${row.number > 0 ? row.key : row.device.uid} on the stage`}
+          label={`Identify ${row.number > 0 ? row.key : row.device.uid}`}
           onPress={() => onFlash(row)}
         >
-          Show
+          Identify
         </Toggle>
       )}
       {row.settable && (
@@ -248,10 +241,10 @@ function Row({ row, choice, onChoose, onFlash }: RowProps) {
       {row.takeable && (
         <Toggle
           on={choice === 'device'}
-          label={`Patch ${row.key} as it is`}
+          label={`Change the patch of ${row.key}`}
           onPress={() => onChoose(row, 'device')}
         >
-          Patch so
+          Change patch
         </Toggle>
       )}
     </>
@@ -315,7 +308,7 @@ function Foot({ view, wanted, onApply }: FootProps) {
       >
         {count === 0 ? (
           <span className="text-ink-2">
-            {kept} of {found} devices are kept as the fixtures they are.
+            {kept} of {found} devices are remembered as their fixtures.
           </span>
         ) : (
           [...words.slice(0, MOST_TOLD), ...(words.length > MOST_TOLD ? ['…'] : [])].map((w) => (
@@ -330,19 +323,19 @@ function Foot({ view, wanted, onApply }: FootProps) {
           ))}
       </div>
       {view.counts.shown > 0 && (
-        <Button onClick={() => void attempt(endShowing)}>End showing {view.counts.shown}</Button>
+        <Button onClick={() => void attempt(endShowing)}>Stop identifying {view.counts.shown}</Button>
       )}
       <Button disabled={kept >= found} onClick={() => void attempt(() => knowDevices())}>
-        Keep who is who
+        Remember which is which
       </Button>
       <Button kind="main" disabled={count === 0 || !would.data} onClick={onApply}>
         {count === 0
           ? 'Nothing chosen'
           : set.length === 0
-            ? `Patch ${take.length}`
+            ? `Change patch of ${take.length}`
             : take.length === 0
               ? `Set ${set.length}`
-              : `Set ${set.length}, patch ${take.length}`}
+              : `Set ${set.length}, change patch of ${take.length}`}
       </Button>
     </div>
   );

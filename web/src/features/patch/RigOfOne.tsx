@@ -69,9 +69,9 @@ export function RigOfOne({ number }: { number: number }) {
         <Button
           pressed={shows}
           onClick={() => setShows(!shows)}
-          label="Its device shows itself on the stage, whatever it receives"
+          label="Its device identifies itself, whatever it receives"
         >
-          Show
+          Identify
         </Button>
       </form>
     </div>

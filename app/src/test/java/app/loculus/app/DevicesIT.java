@@ -47,13 +47,13 @@ class DevicesIT extends InBrowser {
         assertThat(device("12")).containsText("missing");
         assertThat(device("13")).containsText("It hangs on the line of universe 1, patched is 2.");
         button("^Set all 3 devices$").click();
-        button("^Patch 13 as it is$").click();
+        button("^Change the patch of 13$").click();
         assertThat(page.getByText("Sets 3 devices")).isVisible();
-        button("^Set 3, patch 1$").click();
+        button("^Set 3, change patch of 1$").click();
         assertThat(page.getByText("11 devices on 2 lines, 11 as patched, 1 missing"))
                 .isVisible();
-        button("^Keep who is who$").click();
-        assertThat(page.getByText("11 of 11 devices are kept")).isVisible();
+        button("^Remember which is which$").click();
+        assertThat(page.getByText("11 of 11 devices are remembered")).isVisible();
         assertThat(presses()).isLessThanOrEqualTo(6);
         assertThat((String) get("/api/rig/1")).contains("\"address\":\"1.1\"");
         assertThat((String) get("/api/rig/13")).contains("\"asPatched\":true");
@@ -67,10 +67,12 @@ class DevicesIT extends InBrowser {
         rows.press("ArrowDown");
         assertThat(device("1")).hasAttribute("aria-current", "true");
         rows.press("i");
-        assertThat(page.getByLabel("Show 1 on the stage")).hasAttribute("aria-pressed", "true");
+        assertThat(page.getByLabel("Identify 1", new Page.GetByLabelOptions().setExact(true)))
+                .hasAttribute("aria-pressed", "true");
         assertThat((String) get("/api/rig/1")).contains("\"identifies\":true");
         rows.press("i");
-        assertThat(page.getByLabel("Show 1 on the stage")).hasAttribute("aria-pressed", "false");
+        assertThat(page.getByLabel("Identify 1", new Page.GetByLabelOptions().setExact(true)))
+                .hasAttribute("aria-pressed", "false");
         rows.press("ArrowDown");
         rows.press("ArrowDown");
         rows.press("s");
@@ -96,7 +98,7 @@ class DevicesIT extends InBrowser {
         page.navigate(app.url() + "/handheld");
         page.getByLabel("What to select").fill("3");
         button("^Hold$").click();
-        button("^Show on the stage$").click();
+        button("^Identify$").click();
         page.waitForCondition(() -> ((String) get("/api/rig/3")).contains("\"identifies\":true"));
     }
 }

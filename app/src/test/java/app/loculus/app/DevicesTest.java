@@ -164,7 +164,7 @@ class DevicesTest {
             rig(app);
             JsonNode on =
                     app.json("PUT", "/api/shows/1/devices/identify", Map.of("numbers", List.of(3, 31), "on", true));
-            assertThat(texts(on.get("words"))).containsExactly("Shows itself: 3 devices");
+            assertThat(texts(on.get("words"))).containsExactly("Identifies: 3 devices");
             assertThat(app.get("/api/rig/3").get("identifies").asBoolean()).isTrue();
             assertThat(app.get("/api/rig/4").get("identifies").asBoolean()).isFalse();
             app.json("PUT", "/api/shows/1/devices/tell", Map.of("key", "3", "what", "reset"));

@@ -151,7 +151,7 @@ public record DeviceRow(
             case MISSING -> "Nothing answers for " + patchedAt + ". See to its power and its data.";
             case EXTRA ->
                 "It is not patched."
-                        + partner.map(p -> " It may stand in for " + p + ", which does not answer: keep it as that.")
+                        + partner.map(p -> " It may be a spare for " + p + ", which does not answer.")
                                 .orElse("");
             case ADDRESS -> "It is set to " + said() + ", patched is " + patchedAt + ".";
             case LINE ->

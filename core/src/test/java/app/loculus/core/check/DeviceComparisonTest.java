@@ -198,7 +198,7 @@ class DeviceComparisonTest {
         DeviceComparison c = compare(knows, hung);
         assertThat(wrong(c)).as("another one was kept").containsOnlyKeys("1", "7FF1:000003E7 on 1");
         assertThat(c.all().get(22).words())
-                .containsExactly("It is not patched. It may stand in for 1, which does not answer: keep it as that.");
+                .containsExactly("It is not patched. It may be a spare for 1, which does not answer.");
         Show now = done(
                 knows, compare(knows, hung).knowing(spare.uid(), knows.patch().number(1)));
         assertThat(now.all(PartKinds.DEVICES)).containsOnlyKeys(spare.uid(), new Uid(0x7FF1, 32));

@@ -194,7 +194,7 @@ class DevicesController {
         Devices.Told told = devices.each(id, meant, d -> s -> s.identify(d.uid(), request.on()));
         return now(id).view(false)
                 .saying(
-                        List.of((request.on() ? "Shows itself: " : "Shows itself no more: ")
+                        List.of((request.on() ? "Identifies: " : "Identifies no more: ")
                                 + Numbers.count(told.done(), "device")),
                         refused(told));
     }
@@ -207,7 +207,7 @@ class DevicesController {
                 .toList();
         Devices.Told told = devices.each(id, shown, d -> s -> s.identify(d.uid(), false));
         return now(id).view(false)
-                .saying(List.of("Shows itself no more: " + Numbers.count(told.done(), "device")), refused(told));
+                .saying(List.of("Identifies no more: " + Numbers.count(told.done(), "device")), refused(told));
     }
 
     /** Writes a label, lights or puts out a lamp, resets. */

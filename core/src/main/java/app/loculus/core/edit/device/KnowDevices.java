@@ -44,7 +44,7 @@ public record KnowDevices(List<KnownDevice> devices) implements ShowEdit {
             draft.say("Device " + news.get(0).uid() + " is fixture "
                     + draft.show().patch().get(news.get(0).fixture()).number());
         } else if (!news.isEmpty()) {
-            draft.say("Keeps which device is which: " + Numbers.count(news.size(), "device"));
+            draft.say("Remembers which device is which: " + Numbers.count(news.size(), "device"));
         }
     }
 
