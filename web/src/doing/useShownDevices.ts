@@ -1,4 +1,5 @@
 import { useEffect } from 'react';
+import { useCurrentShow } from '../api/current-show';
 import { identify } from '../api/devices';
 import { attempt } from './notices';
 
@@ -9,7 +10,12 @@ export function useShownDevices(numbers: number[], on: boolean) {
     if (who === '') return;
     const fixtures = who.split(' ').map(Number);
     void attempt(() => identify({ numbers: fixtures }, true));
-    const off = () => void identify({ numbers: fixtures }, false, true).catch(() => undefined);
+    const show = useCurrentShow.getState().id;
+    const off = () => {
+      // Another show is another rig: nothing of this one is identified there.
+      if (useCurrentShow.getState().id !== show) return;
+      void identify({ numbers: fixtures }, false, true).catch(() => undefined);
+    };
     // Nobody else would end what a window that is closed has begun.
     window.addEventListener('pagehide', off);
     return () => {

@@ -181,6 +181,9 @@ class DevicesController {
     @PutMapping("/api/shows/{id}/devices/identify")
     DevicesView identify(@PathVariable long id, @RequestBody IdentifyRequest request) {
         if (devices.of(id).at().isEmpty()) {
+            if (!request.on()) {
+                return now(id).view(false);
+            }
             devices.search(id);
         }
         List<Device> meant = now(id).of(request.keys(), request.numbers());
