@@ -262,6 +262,8 @@ class HandlingIT extends InBrowser {
         line("1 thru 3");
         line("record group 1 \"Left\"");
         row(2).click();
+        assertThat(row(2)).hasAttribute("aria-selected", "true");
+        assertThat(row(3)).hasAttribute("aria-selected", "false");
         button("^Delete$").click();
         assertThat(page.getByText("Deletes 1 fixture; they drop out of group 1 “Left”."))
                 .isVisible();
