@@ -40,9 +40,21 @@ export function DeviceCard({ row }: { row: DeviceRowView }) {
           <span className="text-ink-2">{row.known ? 'remembered as this fixture' : `told by ${row.by}`}</span>
         )}
       </div>
-      <p className="text-ink-2">
-        {details?.trouble ? `It was found, but ${details.trouble}.` : facts.join(', ') || 'Asking…'}
-      </p>
+      <div className="flex items-center gap-2">
+        <p className="min-w-0 flex-1 text-ink-2">
+          {details?.trouble ? `It was found, but ${details.trouble}.` : facts.join(', ') || 'Asking…'}
+        </p>
+        {details?.lamp && (
+          <Button
+            onClick={() =>
+              void attempt(() => tellDevice(row.key, 'lamp', details.lamp === 'on' ? 'off' : 'on'))
+            }
+          >
+            Lamp {details.lamp === 'on' ? 'off' : 'on'}
+          </Button>
+        )}
+        <Button onClick={() => void attempt(() => tellDevice(row.key, 'reset'))}>Reset</Button>
+      </div>
       <div className="flex flex-wrap items-end gap-2">
         <form
           className="flex items-end gap-1.5"
@@ -84,17 +96,6 @@ export function DeviceCard({ row }: { row: DeviceRowView }) {
             Remember
           </Button>
         </form>
-        <span className="flex-1" />
-        {details?.lamp && (
-          <Button
-            onClick={() =>
-              void attempt(() => tellDevice(row.key, 'lamp', details.lamp === 'on' ? 'off' : 'on'))
-            }
-          >
-            Lamp {details.lamp === 'on' ? 'off' : 'on'}
-          </Button>
-        )}
-        <Button onClick={() => void attempt(() => tellDevice(row.key, 'reset'))}>Reset</Button>
       </div>
     </section>
   );
