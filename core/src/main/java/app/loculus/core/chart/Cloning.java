@@ -54,6 +54,9 @@ public final class Cloning {
         if (!profile.facts().pictures().names().isEmpty()) {
             cloning.losses.add("Pictures of wheel slots stay with the original.");
         }
+        if (profile.modes().stream().anyMatch(m -> m.beam().lumens() > 0)) {
+            cloning.losses.add("How much light it gives is not copied.");
+        }
         return new Clone(draft, List.copyOf(cloning.losses));
     }
 

@@ -14,6 +14,7 @@ import java.io.StringWriter;
 import java.nio.charset.StandardCharsets;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -233,8 +234,7 @@ public final class DescriptionWriter {
     }
 
     static void beam(XmlText xml, String name, BeamFacts beam) {
-        xml.empty(
-                "Beam",
+        List<String> facts = new ArrayList<>(List.of(
                 "Name",
                 name,
                 "ColorTemperature",
@@ -242,7 +242,11 @@ public final class DescriptionWriter {
                 "BeamAngle",
                 XmlText.number(beam.angleDegrees()),
                 "PowerConsumption",
-                XmlText.number(beam.watts()));
+                XmlText.number(beam.watts())));
+        if (beam.lumens() > 0) {
+            facts.addAll(List.of("LuminousFlux", XmlText.number(beam.lumens())));
+        }
+        xml.empty("Beam", facts.toArray(String[]::new));
     }
 
     /** Channels of the fixture itself, without the dimmers that it was given. */

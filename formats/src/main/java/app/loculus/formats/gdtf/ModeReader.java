@@ -123,7 +123,8 @@ final class ModeReader {
                 .map(b -> new BeamFacts(
                         report.number(b, "ColorTemperature", LAMP_KELVIN),
                         report.number(b, "BeamAngle", 0),
-                        report.number(b, "PowerConsumption", 0)))
+                        report.number(b, "PowerConsumption", 0),
+                        report.number(b, "LuminousFlux", 0)))
                 .orElse(BeamFacts.UNKNOWN);
     }
 

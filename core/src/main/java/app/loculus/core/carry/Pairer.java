@@ -1,0 +1,192 @@
+package app.loculus.core.carry;
+
+import app.loculus.core.carry.Pair.By;
+import app.loculus.core.patch.Fixture;
+import app.loculus.core.patch.FixtureId;
+import app.loculus.core.patch.Patch;
+import app.loculus.core.problem.Refusal;
+import app.loculus.core.profile.Attribute;
+import app.loculus.core.profile.Family;
+import app.loculus.core.profile.Profile;
+import app.loculus.core.profile.ProfileId;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Function;
+
+/**
+ * Finds which fixture of another rig is to do what one of this show does: what was said by hand, the same number, the same
+ * position and purpose, the same position, purpose or sort, in this order. Among equals they go from stage left to right,
+ * else by number; where there are more on one side they are shared out evenly, so that no fixture that lights something
+ * is left without one as long as there is any that gives light.
+ */
+public final class Pairer {
+
+    /**
+     * What somebody said of a few.
+     *
+     * @param was numbers in the show, in order
+     * @param is numbers in the other rig, in order; none when nothing is to stand for them
+     */
+    public record Said(List<Integer> was, List<Integer> is) {
+        public Said {
+            was = List.copyOf(was);
+            is = List.copyOf(is);
+        }
+    }
+
+    private final Patch from;
+    private final Patch to;
+    private final List<Pair> pairs = new ArrayList<>();
+    private final Set<FixtureId> done = new LinkedHashSet<>();
+    private final Set<FixtureId> taken = new LinkedHashSet<>();
+    private final Map<ProfileId, Family> families = new LinkedHashMap<>();
+
+    private Pairer(Patch from, Patch to) {
+        this.from = from;
+        this.to = to;
+    }
+
+    /** @throws Refusal when a number that was said is not there */
+    public static Pairing of(Patch from, Patch to, List<Said> said) {
+        Pairer pairer = new Pairer(from, to);
+        said.forEach(pairer::said);
+        pairer.byNumber();
+        pairer.alike(By.PLACE_AND_PURPOSE, f -> key(f.position(), f.purpose()), true);
+        pairer.alike(By.PLACE, f -> key(f.position()), true);
+        pairer.alike(By.PURPOSE, f -> key(f.purpose()), true);
+        pairer.alike(By.TYPE, f -> Optional.of(""), true);
+        pairer.alike(By.PLACE_ALONE, f -> key(f.position()), false);
+        pairer.alike(By.PURPOSE_ALONE, f -> key(f.purpose()), false);
+        pairer.shared();
+        pairer.alike(By.LEFT, f -> Optional.of(""), false);
+        return new Pairing(pairer.ordered());
+    }
+
+    private static Optional<String> key(String... parts) {
+        boolean all = List.of(parts).stream().noneMatch(String::isBlank);
+        return all ? Optional.of(String.join("\n", parts).toLowerCase(Locale.ROOT)) : Optional.empty();
+    }
+
+    private List<Pair> ordered() {
+        Comparator<Pair> byNumbers = Comparator.comparingInt(
+                        (Pair p) -> from.get(p.was()).number())
+                .thenComparingInt(p -> to.get(p.is()).number());
+        return pairs.stream().sorted(byNumbers).toList();
+    }
+
+    private void said(Said said) {
+        List<Fixture> was = said.was().stream().map(n -> known(from, n, "the show")).toList();
+        List<Fixture> is = said.is().stream().map(n -> known(to, n, "the other rig")).toList();
+        share(was, is, By.HAND);
+        was.forEach(f -> done.add(f.id()));
+    }
+
+    private static Fixture known(Patch patch, int number, String where) {
+        return patch.numbered(number)
+                .orElseThrow(() -> Refusal.of("carry.number", "pairs", "There is no fixture " + number + " in " + where + "."));
+    }
+
+    /** A number counts where nothing speaks against it: the two are of one sort, and not both hung and meant otherwise. */
+    private void byNumber() {
+        for (Fixture f : waiting(from, done)) {
+            to.numbered(f.number())
+                    .filter(o -> !taken.contains(o.id()) && family(from, f) == family(to, o))
+                    .filter(o -> from.profileOf(f).fullName().equals(to.profileOf(o).fullName())
+                            || agree(f.position(), o.position())
+                            || agree(f.purpose(), o.purpose()))
+                    .ifPresent(o -> pair(f, o, By.NUMBER));
+        }
+    }
+
+    private static boolean agree(String one, String other) {
+        return one.isBlank() || other.isBlank() || one.equalsIgnoreCase(other);
+    }
+
+    /** Shares out those with the same key that are still without one, sort by sort or whatever sort they are of. */
+    private void alike(By by, Function<Fixture, Optional<String>> key, boolean sorted) {
+        Map<List<Object>, List<Fixture>> was = buckets(from, done, key, sorted);
+        Map<List<Object>, List<Fixture>> is = buckets(to, taken, key, sorted);
+        was.forEach((k, fixtures) -> share(fixtures, is.getOrDefault(k, List.of()), by));
+    }
+
+    private Map<List<Object>, List<Fixture>> buckets(
+            Patch patch, Set<FixtureId> without, Function<Fixture, Optional<String>> key, boolean sorted) {
+        Map<List<Object>, List<Fixture>> found = new LinkedHashMap<>();
+        for (Fixture f : waiting(patch, without)) {
+            Family family = family(patch, f);
+            // Haze stands for haze alone, and nothing else for it.
+            Object sort = sorted || !lights(patch, f) ? family : "light";
+            key.apply(f).ifPresent(k -> found.computeIfAbsent(List.of(k, sort), x -> new ArrayList<>()).add(f));
+        }
+        return found;
+    }
+
+    private boolean lights(Patch patch, Fixture f) {
+        Family family = family(patch, f);
+        return family != Family.ATMOSPHERE
+                && patch.modeOf(f).attributes().stream().anyMatch(Attribute::isLight);
+    }
+
+    /** Those that are left over go to one of their sort that has a part already, the nearest by position and order. */
+    private void shared() {
+        Map<Family, List<Fixture>> was = new LinkedHashMap<>();
+        waiting(from, done).forEach(f -> was.computeIfAbsent(family(from, f), x -> new ArrayList<>()).add(f));
+        was.forEach((family, left) -> {
+            List<Fixture> same = to.fixtures().stream().filter(o -> family(to, o) == family).toList();
+            if (!same.isEmpty()) {
+                share(left, same, By.SHARED);
+            }
+        });
+        List<Fixture> left = waiting(from, done).stream().filter(f -> lights(from, f)).toList();
+        boolean free = waiting(to, taken).stream().anyMatch(o -> lights(to, o));
+        if (!free) {
+            share(left, to.fixtures().stream().filter(o -> lights(to, o)).toList(), By.SHARED);
+        }
+    }
+
+    private static List<Fixture> waiting(Patch patch, Set<FixtureId> without) {
+        return patch.fixtures().stream().filter(f -> !without.contains(f.id())).toList();
+    }
+
+    /** Evenly along both, every one of either side with a partner. */
+    private void share(List<Fixture> was, List<Fixture> is, By by) {
+        List<Fixture> before = by == By.HAND ? was : inOrder(was);
+        List<Fixture> after = by == By.HAND ? is : inOrder(is);
+        int most = before.isEmpty() || after.isEmpty() ? 0 : Math.max(before.size(), after.size());
+        for (int i = 0; i < most; i++) {
+            pair(before.get(i * before.size() / most), after.get(i * after.size() / most), by);
+        }
+    }
+
+    private void pair(Fixture was, Fixture is, By by) {
+        pairs.add(new Pair(was.id(), is.id(), by));
+        done.add(was.id());
+        taken.add(is.id());
+    }
+
+    /** Across the stage where all have places, which is in the sense of their numbers more often than not; else by number. */
+    private static List<Fixture> inOrder(Collection<Fixture> fixtures) {
+        boolean placed = fixtures.stream().allMatch(f -> f.pose().isPresent());
+        Comparator<Fixture> byNumber = Comparator.comparingInt(Fixture::number);
+        return fixtures.stream()
+                .sorted(placed ? Comparator.comparingDouble(Pairer::across).thenComparing(byNumber) : byNumber)
+                .toList();
+    }
+
+    private static double across(Fixture f) {
+        return f.pose().orElseThrow().place().x();
+    }
+
+    private Family family(Patch patch, Fixture f) {
+        Profile profile = patch.profileOf(f);
+        return families.computeIfAbsent(profile.id(), id -> Family.of(profile));
+    }
+}

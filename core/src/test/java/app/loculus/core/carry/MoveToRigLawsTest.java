@@ -1,0 +1,149 @@
+package app.loculus.core.carry;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import app.loculus.core.Rig;
+import app.loculus.core.dmx.Frames;
+import app.loculus.core.edit.carry.MoveToRig;
+import app.loculus.core.group.Group;
+import app.loculus.core.palette.Given;
+import app.loculus.core.palette.Palette;
+import app.loculus.core.patch.Fixture;
+import app.loculus.core.patch.FixtureId;
+import app.loculus.core.patch.UnitId;
+import app.loculus.core.profile.Profile;
+import app.loculus.core.programmer.UnitValues;
+import app.loculus.core.show.Show;
+import app.loculus.core.simulation.CellLight;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.LongStream;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
+
+/** What holds of any show that is moved to another rig. */
+class MoveToRigLawsTest {
+
+    static LongStream seeds() {
+        return LongStream.rangeClosed(1, Long.getLong("law.seeds", 40));
+    }
+
+    @ParameterizedTest
+    @MethodSource("seeds")
+    void to_an_identical_rig_everything_carries_and_no_octet_differs(long seed) {
+        Show show = RigLaws.show(seed, 70);
+        MoveToRig.Moved moved = RigLaws.moved(show, RigLaws.sameRig(show));
+        Show there = moved.show();
+        RigLaws.states(show).forEach((called, values) -> {
+            Frames before = RigLaws.frames(show, values);
+            Frames after = RigLaws.frames(there, RigLaws.states(there).get(called));
+            before.universes()
+                    .forEach(u -> assertThat(after.slots(u)).as("%s, universe %s", called, u).isEqualTo(before.slots(u)));
+        });
+        for (Palette palette : show.palettes()) {
+            Palette now = there.palette(palette.id()).orElseThrow();
+            for (Fixture f : show.patch().fixtures()) {
+                for (int cell = 0; cell <= show.patch().modeOf(f).cells(); cell++) {
+                    Given before = show.resolver().giver().give(palette, new UnitId(f.id(), cell));
+                    Given after = there.resolver().giver().give(now, new UnitId(f.id(), cell));
+                    assertThat(after).as("%s on %s.%s", palette, f.number(), cell).isEqualTo(before);
+                }
+            }
+        }
+        for (Group group : show.groups()) {
+            if (!group.content().choice().changesWithLight()) {
+                assertThat(there.units(there.group(group.id()).orElseThrow()).units())
+                        .as("%s", group)
+                        .containsExactlyElementsOf(show.units(group).units());
+            }
+        }
+        assertThat(moved.report().fates().stream().filter(f -> f.worst() != Verdict.CARRIES))
+                .isEmpty();
+    }
+
+
+    @ParameterizedTest
+    @MethodSource("seeds")
+    void on_a_rig_of_which_half_is_of_other_types_every_look_is_lit(long seed) {
+        Show show = RigLaws.show(seed, 70);
+        List<Profile> types = List.of(Rig.WASH, Rig.SPOT, Rig.BATTEN, Rig.BEAM, Rig.PANEL, Rig.DIMMER, Rig.TWIN);
+        Show rig = RigLaws.otherRig(show, types.subList((int) (seed % 5), types.size()));
+        Pairing pairing = Pairer.of(show.patch(), rig.patch(), List.of());
+        Show there = RigLaws.moved(show, rig).show();
+        RigLaws.states(show).forEach((called, values) -> {
+            Map<UnitId, UnitValues> now = RigLaws.states(there).get(called);
+            Frames before = RigLaws.frames(show, values);
+            Frames after = RigLaws.frames(there, now);
+            for (Fixture f : show.patch().fixtures()) {
+                boolean set = values.keySet().stream().anyMatch(u -> u.fixture().equals(f.id()));
+                boolean own = show.patch().clashes().stream().noneMatch(c -> c.numbers().contains(f.number()));
+                // Of a curtain only the cells are simulated, its own white is not.
+                boolean curtain = show.patch().profileOf(f).equals(Rig.CURTAIN);
+                if (f.patched() && own && set && !curtain && RigLaws.lit(RigLaws.light(show, f, before))) {
+                    List<Fixture> standing = pairing.inPlaceOf(f.id()).stream()
+                            .map(id -> there.patch().number(rig.patch().get(id).number()))
+                            .toList();
+                    boolean moving = standing.stream().anyMatch(s -> moved(now, s.id())) || moved(values, f.id());
+                    assertThat(moving || standing.stream().anyMatch(s -> RigLaws.lit(RigLaws.light(there, s, after))))
+                            .as(
+                                    "%s, %s %s: %s; there %s",
+                                    called,
+                                    show.patch().profileOf(f),
+                                    f.number(),
+                                    own(values, f.id()),
+                                    standing.stream()
+                                            .map(s -> there.patch().profileOf(s) + " " + own(now, s.id()))
+                                            .toList())
+                            .isTrue();
+                }
+            }
+        });
+    }
+
+    /** An effect may be dark at any moment. */
+    private static boolean moved(Map<UnitId, UnitValues> values, FixtureId id) {
+        return values.entrySet().stream()
+                .anyMatch(e -> e.getKey().fixture().equals(id) && e.getValue().moves());
+    }
+
+    private static String own(Map<UnitId, UnitValues> values, FixtureId id) {
+        StringBuilder text = new StringBuilder();
+        values.forEach((u, v) -> {
+            if (u.fixture().equals(id)) {
+                text.append(u).append(' ');
+                v.byAttribute().forEach((a, t) -> text.append(a).append('=').append(t.value()).append(' '));
+            }
+        });
+        return text.toString();
+    }
+
+    @ParameterizedTest
+    @MethodSource("seeds")
+    void heads_that_stand_for_others_are_on_their_marks(long seed) {
+        Show show = RigLaws.show(seed, 70);
+        Show rig = RigLaws.otherRig(show, List.of(Rig.WASH, Rig.BEAM));
+        Show there = RigLaws.moved(show, rig).show();
+        there.palettes().stream().filter(p -> p.aim().isPresent()).forEach(p -> {
+            var mark = there.mark(p.aim().get()).orElseThrow();
+            for (Fixture f : there.patch().fixtures()) {
+                Given given = there.resolver().giver().give(p, UnitId.whole(f.id()));
+                // What was pointed elsewhere by hand stays so.
+                boolean byHand = show.patch()
+                        .numbered(f.number())
+                        .map(o -> show.resolver().giver().give(show.palette(p.id()).orElseThrow(), UnitId.whole(o.id())))
+                        .filter(g -> g.words().equals("own values"))
+                        .isPresent();
+                if (given.follow() && !byHand && !given.outOfReach() && f.pose().isPresent()) {
+                    Show set = Rig.after(there, "clear all", f.number() + " " + p.kind().word() + " " + p.number());
+                    Frames frames = new app.loculus.core.dmx.FrameRenderer().render(set.scene().withoutHighlight());
+                    CellLight light = RigLaws.light(there, f, frames).get(0);
+                    var pose = f.pose().get();
+                    var beam = pose.beam(light.panDegrees(), light.tiltDegrees());
+                    var to = mark.at().minus(pose.place());
+                    double miss = to.minus(beam.times(to.dot(beam))).length();
+                    assertThat(miss).as("%s by %s: %s, %s", p, f.number(), given, light).isLessThan(0.05);
+                }
+            }
+        });
+    }
+}
