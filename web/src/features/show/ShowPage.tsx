@@ -1,4 +1,5 @@
 import { useCallback, useRef, useState } from 'react';
+import { useNavigate, useSearchParams } from 'react-router';
 import { takeInShow } from '../../api/commands';
 import { useCurrentShow } from '../../api/current-show';
 import { queryClient, useShow, useShows } from '../../api/queries';
@@ -9,6 +10,7 @@ import { Button } from '../../ui/Button';
 import { Panes } from '../../ui/Panes';
 import { takeRound } from '../round/round-state';
 import { STEPS } from '../round/steps';
+import { AnotherRig } from './AnotherRig';
 import { HowFar } from './HowFar';
 import { Keeping } from './Keeping';
 import { NewShow, type StartWith } from './NewShow';
@@ -24,6 +26,8 @@ export function ShowPage() {
   const show = useShow().data;
   const [starting, setStarting] = useState<StartWith | null>(null);
   const { ask, dialog } = useTakingOver(shows);
+  const navigate = useNavigate();
+  const moving = useSearchParams()[0].has('rig');
   const open = useCallback(
     (file: File) =>
       ask(
@@ -61,6 +65,13 @@ export function ShowPage() {
         </div>
       </div>
     );
+  if (moving && current !== null)
+    return (
+      <>
+        {dialog}
+        <AnotherRig key={current} ask={ask} />
+      </>
+    );
   const live = shows.find((s) => s.live);
   return (
     <div className="relative min-h-0 flex-1 space-y-3 overflow-auto p-3">
@@ -73,6 +84,14 @@ export function ShowPage() {
         {current !== null && (
           <Button label="Seven short steps along the order of work" onClick={() => takeRound(STEPS.length)}>
             Guided round
+          </Button>
+        )}
+        {current !== null && (
+          <Button
+            label="Take this show to another venue or another rental list"
+            onClick={() => void navigate('/show?rig')}
+          >
+            Another rig…
           </Button>
         )}
         <OpenFile onFile={open} />

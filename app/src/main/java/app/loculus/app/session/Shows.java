@@ -150,6 +150,11 @@ public class Shows {
         return begun(known, kept(known, false, request));
     }
 
+    /** Creates a show with this content beside the one that is live. @return its id */
+    public long createAside(Show show, EditRequest request) {
+        return kept(show.known(UUID.randomUUID().toString()), false, request).id();
+    }
+
     /** It is what was kept, so that it need not be read again. */
     private Snapshot begun(Show show, Made made) {
         if (made.anew()) {

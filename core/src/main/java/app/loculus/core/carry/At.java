@@ -43,7 +43,10 @@ public record At(Fixture fixture, Profile profile, Mode mode, int cell) {
     /** Whether a value leaves the attribute where it is when nobody says anything. */
     boolean home(Attribute attribute, AttributeValue value) {
         Parameter parameter = parameter(attribute).orElseThrow();
-        long home = AttributeValue.home(mode, parameter).in(mode, parameter).orElseThrow().dmx();
+        long home = AttributeValue.home(mode, parameter)
+                .in(mode, parameter)
+                .orElseThrow()
+                .dmx();
         return value.in(mode, parameter).map(p -> p.dmx() == home).orElse(false);
     }
 }

@@ -120,7 +120,9 @@ public final class Compared {
     }
 
     private void level() {
-        double share = stands(was, Attribute.DIMMER, sentBefore).map(FunctionValue::light).orElse(0.0);
+        double share = stands(was, Attribute.DIMMER, sentBefore)
+                .map(FunctionValue::light)
+                .orElse(0.0);
         Optional<Double> there = stands(is, Attribute.DIMMER, sentAfter).map(FunctionValue::light);
         double wanted = share * Counterpart.factor(means, was, is);
         if (there.isEmpty()) {
@@ -202,7 +204,10 @@ public final class Compared {
 
     private void rest(Attribute attribute) {
         FunctionValue place = stands(was, attribute, sentBefore).orElse(null);
-        if (place == null || before.get(attribute).in(was.mode(), was.parameter(attribute).orElseThrow()).isEmpty()) {
+        if (place == null
+                || before.get(attribute)
+                        .in(was.mode(), was.parameter(attribute).orElseThrow())
+                        .isEmpty()) {
             return;
         }
         String what = was.profile().definition(attribute).pretty();
@@ -212,7 +217,8 @@ public final class Compared {
         } else if (was.home(attribute, before.get(attribute))) {
             tell(what, Verdict.CARRIES, "");
         } else {
-            Attribute does = is.has(place.function().attribute()) ? place.function().attribute() : attribute;
+            Attribute does =
+                    is.has(place.function().attribute()) ? place.function().attribute() : attribute;
             Optional<FunctionValue> there = stands(is, does, sentAfter);
             there.ifPresentOrElse(t -> place(what, attribute, place, does, t), () -> without(what, attribute, place));
         }
@@ -235,20 +241,25 @@ public final class Compared {
             tell(what, Verdict.NEAREST, "“" + shown.get(0).name() + "” for “" + slot.name() + "”");
         } else {
             List<String> could = Slot.all(is).stream()
-                    .filter(s -> s.attribute().name().startsWith("Gobo") == slot.attribute().name().startsWith("Gobo"))
+                    .filter(s -> s.attribute().name().startsWith("Gobo")
+                            == slot.attribute().name().startsWith("Gobo"))
                     .filter(s -> !s.open())
                     .map(Slot::name)
                     .distinct()
                     .toList();
-            tell(what, Verdict.LOST, "nothing like “" + slot.name() + "”"
-                    + (could.isEmpty() ? "" : "; it has " + StandsFor.some(could)));
+            tell(
+                    what,
+                    Verdict.LOST,
+                    "nothing like “" + slot.name() + "”"
+                            + (could.isEmpty() ? "" : "; it has " + StandsFor.some(could)));
         }
     }
 
     private void place(String what, Attribute attribute, FunctionValue from, Attribute does, FunctionValue to) {
         Optional<String> name = name(from);
         String unit = was.profile().definition(attribute).unit();
-        boolean measured = !unit.equals("None") && unit.equals(is.profile().definition(does).unit());
+        boolean measured = !unit.equals("None")
+                && unit.equals(is.profile().definition(does).unit());
         double a = from.function().physicalOf(from.fraction());
         double b = to.function().physicalOf(to.fraction());
         double span = Math.abs(from.function().physicalTo() - from.function().physicalFrom());
@@ -262,11 +273,16 @@ public final class Compared {
                     same ? "" : StandsFor.measure(a, unit) + " → " + StandsFor.measure(b, unit));
         } else {
             boolean same = Math.abs(from.share().value() - to.share().value()) <= SHARE && name.isEmpty();
-            String there = name(to).map(n -> "“" + n + "”").orElse(percent(to.share().value()));
+            String there =
+                    name(to).map(n -> "“" + n + "”").orElse(percent(to.share().value()));
             tell(
                     what,
                     same ? Verdict.CARRIES : Verdict.NEAREST,
-                    same ? "" : there + " for " + name.map(n -> "“" + n + "”").orElse(percent(from.share().value())));
+                    same
+                            ? ""
+                            : there + " for "
+                                    + name.map(n -> "“" + n + "”")
+                                            .orElse(percent(from.share().value())));
         }
     }
 
@@ -284,8 +300,10 @@ public final class Compared {
             double from = Opening.degrees(was, before).orElse(0);
             double to = Opening.degrees(is, after).orElse(0);
             boolean same = Math.abs(from - to) <= Math.max(DEGREES, from * SHARE);
-            tell(what, same ? Verdict.ANEW : Verdict.NEAREST, "beam of " + StandsFor.measure(from, "Angle") + " → "
-                    + StandsFor.measure(to, "Angle"));
+            tell(
+                    what,
+                    same ? Verdict.ANEW : Verdict.NEAREST,
+                    "beam of " + StandsFor.measure(from, "Angle") + " → " + StandsFor.measure(to, "Angle"));
         } else {
             tell(what, Verdict.LOST, StandsFor.words(attribute, place, is));
         }
@@ -299,6 +317,7 @@ public final class Compared {
                         .map(Attribute::new)
                         .filter(a -> !a.equals(attribute))
                         .anyMatch(a -> is.has(a) && after.containsKey(a))
-                && Stream.of(Opening.degrees(was, before), Opening.degrees(is, after)).allMatch(d -> d.isPresent());
+                && Stream.of(Opening.degrees(was, before), Opening.degrees(is, after))
+                        .allMatch(d -> d.isPresent());
     }
 }

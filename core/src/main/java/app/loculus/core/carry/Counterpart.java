@@ -79,7 +79,8 @@ public final class Counterpart {
     /** By name, at home, by physical value, or by share, whichever holds first; what has means of its own goes over that. */
     private void rest(Set<Attribute> along) {
         values.forEach((attribute, value) -> place(was, attribute, value).ifPresent(place -> {
-            Attribute does = is.has(place.function().attribute()) ? place.function().attribute() : attribute;
+            Attribute does =
+                    is.has(place.function().attribute()) ? place.function().attribute() : attribute;
             if (!along.contains(attribute) && !does.isMix() && !does.isColourWheel()) {
                 is.parameter(does).ifPresent(p -> found.put(does, same(place, attribute, value, p)));
             }
@@ -126,9 +127,13 @@ public final class Counterpart {
 
     /** Where both pan and tilt are said, the spot they hit. */
     private void aim() {
-        boolean here = was.sameType(is) && was.samePlace(is) && means.marks().stream().allMatch(m -> still(m));
+        boolean here =
+                was.sameType(is) && was.samePlace(is) && means.marks().stream().allMatch(m -> still(m));
         Optional<Aiming.Reach> reach = Aimed.reach(is.mode(), is.cell());
-        if (here || reach.isEmpty() || was.fixture().pose().isEmpty() || is.fixture().pose().isEmpty()) {
+        if (here
+                || reach.isEmpty()
+                || was.fixture().pose().isEmpty()
+                || is.fixture().pose().isEmpty()) {
             return;
         }
         Aimed.pointed(was.mode(), was.cell(), values).ifPresent(pointed -> {
@@ -161,8 +166,11 @@ public final class Counterpart {
             answer.values().forEach((a, v) -> found.put(a, dimmed(a, v, share)));
             // How the mix is switched on here is this type's own.
             Set<Integer> masters = Companions.masters(is.mode(), is.cell(), answer.values());
-            found.keySet().removeIf(a -> !answer.values().containsKey(a)
-                    && is.parameter(a).filter(p -> masters.contains(p.channel())).isPresent());
+            found.keySet()
+                    .removeIf(a -> !answer.values().containsKey(a)
+                            && is.parameter(a)
+                                    .filter(p -> masters.contains(p.channel()))
+                                    .isPresent());
         });
         if (said && target.isEmpty()) {
             is.mode().colours(is.cell()).additive().stream()
@@ -202,8 +210,8 @@ public final class Counterpart {
     private void opening() {
         boolean zoomed = values.containsKey(Attribute.ZOOM) && was.has(Attribute.ZOOM);
         boolean closed = values.containsKey(IRIS) && was.has(IRIS);
-        boolean crossed = zoomed && !is.has(Attribute.ZOOM) && is.has(IRIS)
-                || closed && !is.has(IRIS) && is.has(Attribute.ZOOM);
+        boolean crossed =
+                zoomed && !is.has(Attribute.ZOOM) && is.has(IRIS) || closed && !is.has(IRIS) && is.has(Attribute.ZOOM);
         OptionalDouble angle = crossed ? Opening.degrees(was, values) : OptionalDouble.empty();
         if (angle.isPresent() && is.has(Attribute.ZOOM)) {
             found.put(Attribute.ZOOM, new AttributeValue.Physical(angle.getAsDouble()));
@@ -224,8 +232,7 @@ public final class Counterpart {
                             .ifPresentOrElse(
                                     s -> found.putIfAbsent(s.attribute(), s.value()),
                                     () -> is.parameter(attribute)
-                                            .ifPresent(p ->
-                                                    found.put(attribute, AttributeValue.home(is.mode(), p))));
+                                            .ifPresent(p -> found.put(attribute, AttributeValue.home(is.mode(), p))));
                 }));
     }
 
@@ -245,8 +252,6 @@ public final class Counterpart {
     private OptionalDouble apart(Slot one, Slot other) {
         Optional<byte[]> a = one.picture();
         Optional<byte[]> b = other.picture();
-        return a.isPresent() && b.isPresent()
-                ? means.pictures().apart(a.get(), b.get())
-                : OptionalDouble.empty();
+        return a.isPresent() && b.isPresent() ? means.pictures().apart(a.get(), b.get()) : OptionalDouble.empty();
     }
 }

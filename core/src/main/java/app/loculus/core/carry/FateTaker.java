@@ -69,8 +69,6 @@ public final class FateTaker {
 
     /** Two are both told, of more the first and how many others. */
     private static String words(List<String> all) {
-        return all.size() <= 2
-                ? String.join("; ", all)
-                : all.get(0) + "; and " + (all.size() - 1) + " others like it";
+        return all.size() <= 2 ? String.join("; ", all) : all.get(0) + "; and " + (all.size() - 1) + " others like it";
     }
 }

@@ -42,7 +42,9 @@ final class Opening {
     }
 
     private static FunctionValue home(At at, Parameter parameter) {
-        return AttributeValue.home(at.mode(), parameter).in(at.mode(), parameter).orElseThrow();
+        return AttributeValue.home(at.mode(), parameter)
+                .in(at.mode(), parameter)
+                .orElseThrow();
     }
 
     /** As it is set, else at home. */

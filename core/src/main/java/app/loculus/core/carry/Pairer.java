@@ -42,6 +42,9 @@ public final class Pairer {
         }
     }
 
+    /** Metres within which two hang in the same place. */
+    private static final double NEAR = 0.5;
+
     private final Patch from;
     private final Patch to;
     private final List<Pair> pairs = new ArrayList<>();
@@ -83,27 +86,50 @@ public final class Pairer {
     }
 
     private void said(Said said) {
-        List<Fixture> was = said.was().stream().map(n -> known(from, n, "the show")).toList();
-        List<Fixture> is = said.is().stream().map(n -> known(to, n, "the other rig")).toList();
+        List<Fixture> was =
+                said.was().stream().map(n -> known(from, n, "the show")).toList();
+        List<Fixture> is =
+                said.is().stream().map(n -> known(to, n, "the other rig")).toList();
         share(was, is, By.HAND);
         was.forEach(f -> done.add(f.id()));
     }
 
     private static Fixture known(Patch patch, int number, String where) {
         return patch.numbered(number)
-                .orElseThrow(() -> Refusal.of("carry.number", "pairs", "There is no fixture " + number + " in " + where + "."));
+                .orElseThrow(() ->
+                        Refusal.of("carry.number", "pairs", "There is no fixture " + number + " in " + where + "."));
     }
 
-    /** A number counts where nothing speaks against it: the two are of one sort, and not both hung and meant otherwise. */
+    /**
+     * A number counts where nothing speaks against it: the two are of one sort and not both hung and meant otherwise; or
+     * they are of two sorts that give light, and hang in the same place.
+     */
     private void byNumber() {
         for (Fixture f : waiting(from, done)) {
             to.numbered(f.number())
-                    .filter(o -> !taken.contains(o.id()) && family(from, f) == family(to, o))
-                    .filter(o -> from.profileOf(f).fullName().equals(to.profileOf(o).fullName())
-                            || agree(f.position(), o.position())
-                            || agree(f.purpose(), o.purpose()))
+                    .filter(o -> !taken.contains(o.id()))
+                    .filter(o -> family(from, f) == family(to, o) ? unopposed(f, o) : lights(f, o) && together(f, o))
                     .ifPresent(o -> pair(f, o, By.NUMBER));
         }
+    }
+
+    private boolean unopposed(Fixture f, Fixture other) {
+        return from.profileOf(f).fullName().equals(to.profileOf(other).fullName())
+                || agree(f.position(), other.position())
+                || agree(f.purpose(), other.purpose());
+    }
+
+    private boolean lights(Fixture f, Fixture other) {
+        return lights(from, f) && lights(to, other);
+    }
+
+    private static boolean together(Fixture f, Fixture other) {
+        boolean named = !f.position().isBlank() && f.position().equalsIgnoreCase(other.position());
+        return named
+                || f.pose()
+                        .flatMap(a ->
+                                other.pose().map(b -> a.place().minus(b.place()).length() <= NEAR))
+                        .orElse(false);
     }
 
     private static boolean agree(String one, String other) {
@@ -124,7 +150,9 @@ public final class Pairer {
             Family family = family(patch, f);
             // Haze stands for haze alone, and nothing else for it.
             Object sort = sorted || !lights(patch, f) ? family : "light";
-            key.apply(f).ifPresent(k -> found.computeIfAbsent(List.of(k, sort), x -> new ArrayList<>()).add(f));
+            key.apply(f)
+                    .ifPresent(k -> found.computeIfAbsent(List.of(k, sort), x -> new ArrayList<>())
+                            .add(f));
         }
         return found;
     }
@@ -138,14 +166,18 @@ public final class Pairer {
     /** Those that are left over go to one of their sort that has a part already, the nearest by position and order. */
     private void shared() {
         Map<Family, List<Fixture>> was = new LinkedHashMap<>();
-        waiting(from, done).forEach(f -> was.computeIfAbsent(family(from, f), x -> new ArrayList<>()).add(f));
+        waiting(from, done)
+                .forEach(f -> was.computeIfAbsent(family(from, f), x -> new ArrayList<>())
+                        .add(f));
         was.forEach((family, left) -> {
-            List<Fixture> same = to.fixtures().stream().filter(o -> family(to, o) == family).toList();
+            List<Fixture> same =
+                    to.fixtures().stream().filter(o -> family(to, o) == family).toList();
             if (!same.isEmpty()) {
                 share(left, same, By.SHARED);
             }
         });
-        List<Fixture> left = waiting(from, done).stream().filter(f -> lights(from, f)).toList();
+        List<Fixture> left =
+                waiting(from, done).stream().filter(f -> lights(from, f)).toList();
         boolean free = waiting(to, taken).stream().anyMatch(o -> lights(to, o));
         if (!free) {
             share(left, to.fixtures().stream().filter(o -> lights(to, o)).toList(), By.SHARED);

@@ -21,6 +21,8 @@ public record RigReport(List<Fate> fates, List<FixtureId> without, List<FixtureI
 
     /** How many parts of a sort have this as their worst. */
     public long count(Fate.Sort sort, Verdict worst) {
-        return fates.stream().filter(f -> f.sort() == sort && f.worst() == worst).count();
+        return fates.stream()
+                .filter(f -> f.sort() == sort && f.worst() == worst)
+                .count();
     }
 }

@@ -22,8 +22,8 @@ record Slot(At at, Attribute attribute, NamedRange range, WheelSlot slot) {
         return function.attribute().isColourWheel()
                 ? Optional.empty()
                 : function.rangeAt(place.fraction())
-                        .flatMap(range -> slot(at, function, range)
-                                .map(slot -> new Slot(at, function.attribute(), range, slot)));
+                        .flatMap(range ->
+                                slot(at, function, range).map(slot -> new Slot(at, function.attribute(), range, slot)));
     }
 
     /** All that a unit could show. */
@@ -32,9 +32,11 @@ record Slot(At at, Attribute attribute, NamedRange range, WheelSlot slot) {
         for (Parameter p : at.mode().parameters(at.cell()).values()) {
             Channel channel = at.mode().channelOf(p);
             channel.functions().stream()
-                    .filter(f -> f.attribute().equals(p.attribute()) && !f.attribute().isColourWheel())
-                    .forEach(f -> f.ranges().forEach(range ->
-                            slot(at, f, range).ifPresent(s -> found.add(new Slot(at, p.attribute(), range, s)))));
+                    .filter(f -> f.attribute().equals(p.attribute())
+                            && !f.attribute().isColourWheel())
+                    .forEach(f -> f.ranges()
+                            .forEach(range -> slot(at, f, range)
+                                    .ifPresent(s -> found.add(new Slot(at, p.attribute(), range, s)))));
         }
         return found;
     }

@@ -99,7 +99,8 @@ public final class UnitPairs {
         return is.cell() > 0
                 ? mode.parameter(0, attribute).isEmpty()
                         && !(attribute.makesColour() && !mode.colours(0).none())
-                : IntStream.rangeClosed(1, mode.cells()).noneMatch(c -> mode.parameter(c, attribute).isPresent());
+                : IntStream.rangeClosed(1, mode.cells())
+                        .noneMatch(c -> mode.parameter(c, attribute).isPresent());
     }
 
     private static Mode modeOf(Patch patch, FixtureId id) {

@@ -127,8 +127,13 @@ public final class SimulatedFixture {
         int source = emitting(reading, cell);
         for (Channel channel : reading.channels()) {
             if (channel.cell() == source && channel.attribute().isAdditive()) {
+                // Which emitter a channel drives may hang on the mode that it is in.
+                Attribute emitter = reading.active(channel)
+                        .map(ChannelFunction::attribute)
+                        .filter(Attribute::isAdditive)
+                        .orElse(channel.attribute());
                 levels.put(
-                        channel.attribute(),
+                        emitter,
                         reading.active(channel)
                                 .map(f -> reading.open(channel, f))
                                 .orElse(0.0));

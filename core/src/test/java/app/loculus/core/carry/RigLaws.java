@@ -12,6 +12,8 @@ import app.loculus.core.patch.Fixture;
 import app.loculus.core.patch.FixtureId;
 import app.loculus.core.patch.PatchedAddress;
 import app.loculus.core.patch.UnitId;
+import app.loculus.core.profile.Channel;
+import app.loculus.core.profile.Profile;
 import app.loculus.core.programmer.UnitValues;
 import app.loculus.core.show.Change;
 import app.loculus.core.show.Delta;
@@ -19,7 +21,6 @@ import app.loculus.core.show.PartKinds;
 import app.loculus.core.show.Show;
 import app.loculus.core.simulation.CellLight;
 import app.loculus.core.simulation.SimulatedFixture;
-import app.loculus.core.profile.Profile;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
@@ -31,7 +32,15 @@ import java.util.Optional;
 /** Shows, rigs and what they send, for the laws of moving from one to the other. */
 final class RigLaws {
 
+    /** Dimmer, red, green, blue, all dark at home. */
+    static final Profile DARK = Rig.profile(
+            "Dark", Rig.mode("rgb", 0, plain("Dimmer"), plain("ColorAdd_R"), plain("ColorAdd_G"), plain("ColorAdd_B")));
+
     private RigLaws() {}
+
+    static Channel plain(String attribute) {
+        return Rig.channel(attribute, 0, 0, Rig.function(attribute, 0, 255, 0, 1, null));
+    }
 
     /** A show with some of everything, hung in two rows. */
     static Show show(long seed, int steps) {
@@ -55,14 +64,12 @@ final class RigLaws {
         List<Change<?, ?>> parts = new ArrayList<>();
         show.profiles()
                 .all()
-                .forEach(p -> parts.add(
-                        new Change<>(PartKinds.PROFILES, p.id(), Optional.empty(), Optional.of(p))));
+                .forEach(p -> parts.add(new Change<>(PartKinds.PROFILES, p.id(), Optional.empty(), Optional.of(p))));
         show.patch().fixtures().forEach(f -> {
             Fixture other = as(f, new FixtureId(1000 - f.id().value()));
             parts.add(new Change<>(PartKinds.FIXTURES, other.id(), Optional.empty(), Optional.of(other)));
         });
-        show.marks()
-                .forEach(m -> parts.add(new Change<>(PartKinds.MARKS, m.id(), Optional.empty(), Optional.of(m))));
+        show.marks().forEach(m -> parts.add(new Change<>(PartKinds.MARKS, m.id(), Optional.empty(), Optional.of(m))));
         return Show.of("Rig", parts, new ArrayList<>());
     }
 
@@ -76,8 +83,7 @@ final class RigLaws {
         List<Change<?, ?>> parts = new ArrayList<>();
         List<Profile> used = new ArrayList<>(show.profiles().all());
         types.stream().filter(t -> !used.contains(t)).forEach(used::add);
-        used.forEach(
-                p -> parts.add(new Change<>(PartKinds.PROFILES, p.id(), Optional.empty(), Optional.of(p))));
+        used.forEach(p -> parts.add(new Change<>(PartKinds.PROFILES, p.id(), Optional.empty(), Optional.of(p))));
         int index = 0;
         for (Fixture f : show.patch().fixtures()) {
             Fixture other = as(f, new FixtureId(1000 - f.id().value()));
@@ -85,8 +91,8 @@ final class RigLaws {
                 Profile type = types.get(index / 2 % types.size());
                 other = other.as(type.id(), type.modes().get(0).name());
             }
-            Fixture hung = other.at(List.of(new PatchedAddress(
-                    1, new app.loculus.core.patch.Address(1 + index, 1), false)));
+            Fixture hung =
+                    other.at(List.of(new PatchedAddress(1, new app.loculus.core.patch.Address(1 + index, 1), false)));
             parts.add(new Change<>(PartKinds.FIXTURES, hung.id(), Optional.empty(), Optional.of(hung)));
         }
         return Show.of("Rig", parts, new ArrayList<>());
@@ -94,8 +100,7 @@ final class RigLaws {
 
     static MoveToRig.Moved moved(Show show, Show rig) {
         Pairing pairing = Pairer.of(show.patch(), rig.patch(), List.of());
-        return MoveToRig.of(
-                show, rig, pairing, new MoveToRig.Wishes("There", List.of(), false), PictureLikeness.NONE);
+        return MoveToRig.of(show, rig, pairing, new MoveToRig.Wishes("There", List.of(), false), PictureLikeness.NONE);
     }
 
     /** The show with these values set and nothing else. */
@@ -103,8 +108,7 @@ final class RigLaws {
         List<Change<?, ?>> changes = new ArrayList<>();
         show.programmer()
                 .values()
-                .forEach((u, v) -> changes.add(
-                        new Change<>(PartKinds.VALUES, u, Optional.of(v), Optional.empty())));
+                .forEach((u, v) -> changes.add(new Change<>(PartKinds.VALUES, u, Optional.of(v), Optional.empty())));
         Show bare = show.with(new Delta(changes));
         List<Change<?, ?>> put = new ArrayList<>();
         values.forEach((u, v) -> put.add(new Change<>(PartKinds.VALUES, u, Optional.empty(), Optional.of(v))));
@@ -120,9 +124,8 @@ final class RigLaws {
             for (Cue cue : show.cues(list.id())) {
                 Map<UnitId, UnitValues> own = show.look(cue.look()).values();
                 states.remove("look " + cue.look().value());
-                standing = list.join() == CueList.Join.CARRYING_ON
-                        ? RecordLook.merged(show.patch(), standing, own)
-                        : own;
+                standing =
+                        list.join() == CueList.Join.CARRYING_ON ? RecordLook.merged(show.patch(), standing, own) : own;
                 states.put(list + " at " + cue, standing);
             }
         }

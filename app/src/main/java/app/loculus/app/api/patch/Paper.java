@@ -13,13 +13,23 @@ import java.util.Map;
 import java.util.Optional;
 
 /** Paperwork as it was sent: text or a file, with a person's choice of columns. */
-record Paper(String text, byte[] file, Map<String, String> mapping) {
+public record Paper(String text, byte[] file, Map<String, String> mapping) {
 
     /** A column of the paper; {@code field} is what it was taken for, empty for nothing. */
     record HeaderView(String header, String field, String sample) {}
 
     /** What was read, with what a person should know about how. */
     record Understood(HookupReader.Read read, List<String> remarks) {}
+
+    /** A file with nothing said about its columns. */
+    public static Paper ofFile(byte[] octets) {
+        return new Paper("", octets, Map.of());
+    }
+
+    /** Its rows, by what its own headers say. */
+    public HookupReader.Read hookup() {
+        return read().read();
+    }
 
     Understood read() {
         SheetFile.Read sheet = sheet();

@@ -34,10 +34,13 @@ final class CarriedGroups {
 
     /** @param groups all of a show: they name one another */
     void put(Collection<Group> groups) {
-        groups.forEach(g -> carry.draft()
-                .put(g.holding(g.content().refitted(c -> c.refitted(this::answering)))));
-        groups.stream().filter(g -> g.content().choice().groups().findAny().isEmpty()).forEach(this::settle);
-        groups.stream().filter(g -> g.content().choice().groups().findAny().isPresent()).forEach(this::settle);
+        groups.forEach(g -> carry.draft().put(g.holding(g.content().refitted(c -> c.refitted(this::answering)))));
+        groups.stream()
+                .filter(g -> g.content().choice().groups().findAny().isEmpty())
+                .forEach(this::settle);
+        groups.stream()
+                .filter(g -> g.content().choice().groups().findAny().isPresent())
+                .forEach(this::settle);
     }
 
     private void settle(Group group) {
@@ -63,7 +66,9 @@ final class CarriedGroups {
         List<Step> steps = new ArrayList<>();
         for (Step step : selection.steps()) {
             List<List<UnitId>> answers = step.units().stream()
-                    .map(u -> carry.pairs().inPlaceOf(u).stream().filter(seen::add).toList())
+                    .map(u -> carry.pairs().inPlaceOf(u).stream()
+                            .filter(seen::add)
+                            .toList())
                     .toList();
             int most = answers.stream().mapToInt(List::size).max().orElse(0);
             for (int i = 0; i < most; i++) {

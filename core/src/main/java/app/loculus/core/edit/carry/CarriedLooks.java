@@ -98,7 +98,8 @@ final class CarriedLooks {
     }
 
     private Touched with(Touched touched, AttributeValue value) {
-        return new Touched(value, touched.touched(), touched.companion(), touched.was().map(carry.ids()::of));
+        return new Touched(
+                value, touched.touched(), touched.companion(), touched.was().map(carry.ids()::of));
     }
 
     private static boolean plain(AttributeValue value) {
@@ -166,14 +167,15 @@ final class CarriedLooks {
     private static Carry.Plain plain(UnitValues values) {
         Map<Attribute, AttributeValue> plain = new LinkedHashMap<>();
         Set<Attribute> along = new LinkedHashSet<>();
-        values.byAttribute().forEach((a, t) -> standing(t.value())
-                .filter(CarriedLooks::plain)
-                .ifPresent(v -> {
-                    plain.put(a, v);
-                    if (t.companion()) {
-                        along.add(a);
-                    }
-                }));
+        values.byAttribute()
+                .forEach((a, t) -> standing(t.value())
+                        .filter(CarriedLooks::plain)
+                        .ifPresent(v -> {
+                            plain.put(a, v);
+                            if (t.companion()) {
+                                along.add(a);
+                            }
+                        }));
         return new Carry.Plain(plain, along, values.asked());
     }
 
@@ -237,8 +239,7 @@ final class CarriedLooks {
                     asked.add(a);
                 }
             });
-            told.addAll(
-                    Compared.of(carry.means(), carry.was(was), plain(held), asked, carry.is(is), values));
+            told.addAll(Compared.of(carry.means(), carry.was(was), plain(held), asked, carry.is(is), values));
             told.addAll(moved(own, was, there));
         }
         return told;
@@ -260,7 +261,8 @@ final class CarriedLooks {
                 .filter(use -> motions.effect(use.effect())
                         .filter(e -> !motions.of(e, was).isEmpty())
                         .isPresent())
-                .filter(use -> there.moved().stream().noneMatch(u -> u.effect().equals(carry.ids().of(use.effect()))))
+                .filter(use -> there.moved().stream()
+                        .noneMatch(u -> u.effect().equals(carry.ids().of(use.effect()))))
                 .map(use -> new Compared.Told(
                         "Effect",
                         Verdict.LOST,

@@ -6,6 +6,8 @@ import app.loculus.core.carry.Fate;
 import app.loculus.core.carry.FateTaker;
 import app.loculus.core.carry.UnitPairs;
 import app.loculus.core.carry.Verdict;
+import app.loculus.core.colour.Chromaticity;
+import app.loculus.core.colour.ColourDifference;
 import app.loculus.core.palette.Entry;
 import app.loculus.core.palette.Follows;
 import app.loculus.core.palette.Given;
@@ -137,13 +139,13 @@ final class CarriedPalettes {
     /** The first fixture whose part a unit takes that follows the palette; null when none does. */
     private UnitPairs.Source source(Palette palette, UnitId is) {
         return carry.pairs().sources(is).stream()
-                .filter(s -> s.units().stream().anyMatch(u -> before.give(palette, u).follow()))
+                .filter(s ->
+                        s.units().stream().anyMatch(u -> before.give(palette, u).follow()))
                 .findFirst()
                 .orElse(null);
     }
 
-    private Map<Attribute, Entry> need(
-            Palette palette, Palette now, Giver after, UnitPairs.Source source, UnitId is) {
+    private Map<Attribute, Entry> need(Palette palette, Palette now, Giver after, UnitPairs.Source source, UnitId is) {
         Given given = after.give(now, is);
         boolean meant = given.follows().compareTo(Follows.GLOBAL) < 0
                 || palette.aim().isPresent() && given.follow()
@@ -151,11 +153,16 @@ final class CarriedPalettes {
         if (meant || fine(palette, source, is, given.values())) {
             return Map.of();
         }
+        if (palette.kind() == Kind.COLOUR && palette.intent().isPresent()) {
+            return intended(palette.intent().get(), given, is);
+        }
         Map<Attribute, AttributeValue> values = palette.refers()
                 ? following(palette, after, is)
                 : carry.counterpart(source, is, u -> plain(palette, u));
         if (values.isEmpty()
-                || !palette.refers() && !given.values().isEmpty() && !better(palette, source, is, values, given.values())) {
+                || !palette.refers()
+                        && !given.values().isEmpty()
+                        && !better(palette, source, is, values, given.values())) {
             return Map.of();
         }
         Set<Attribute> along = source.units().stream()
@@ -170,11 +177,28 @@ final class CarriedPalettes {
         return need;
     }
 
+    /** The colour that it stands for, where the unit makes it better than what it would be given. */
+    private Map<Attribute, Entry> intended(Chromaticity colour, Given given, UnitId is) {
+        At at = carry.is(is);
+        double now = given.difference().map(ColourDifference::deltaUv).orElse(Double.POSITIVE_INFINITY);
+        Map<Attribute, Entry> need = new LinkedHashMap<>();
+        carry.means()
+                .answers()
+                .answer(at.mode(), is.cell(), colour)
+                .filter(answer -> answer.difference().deltaUv() < now)
+                .ifPresent(answer -> {
+                    answer.closings().forEach((a, v) -> need.put(a, new Entry(new ScopeKey.Unit(is), a, v, true)));
+                    answer.values().forEach((a, v) -> need.put(a, new Entry(new ScopeKey.Unit(is), a, v, false)));
+                });
+        return need;
+    }
+
     /** It follows the palettes that the other one followed, in all that they give here. */
     private Map<Attribute, AttributeValue> following(Palette palette, Giver after, UnitId is) {
         Map<Attribute, AttributeValue> values = new LinkedHashMap<>();
         for (PaletteId other : palette.followed()) {
-            Palette followed = carry.draft().show().palette(carry.ids().of(other)).orElseThrow();
+            Palette followed =
+                    carry.draft().show().palette(carry.ids().of(other)).orElseThrow();
             after.give(followed, is)
                     .values()
                     .keySet()
@@ -202,20 +226,24 @@ final class CarriedPalettes {
 
     private Carry.Plain plain(Palette palette, UnitId was) {
         Given given = before.give(palette, was);
-        return new Carry.Plain(given.values(), given.companions(), given.follow() ? palette.intent() : Optional.empty());
+        return new Carry.Plain(
+                given.values(), given.companions(), given.follow() ? palette.intent() : Optional.empty());
     }
 
     /** For a whole type where all of its units that follow agree and none is aimed, else for each unit. */
     private List<Entry> scoped(Palette palette, Map<UnitId, Map<Attribute, Entry>> needs, Set<UnitId> following) {
         List<Entry> entries = new ArrayList<>();
         Map<Mode, Set<UnitId>> byMode = new LinkedHashMap<>();
-        following.forEach(u -> byMode.computeIfAbsent(carry.is(u).mode(), m -> new LinkedHashSet<>()).add(u));
+        following.forEach(u -> byMode.computeIfAbsent(carry.is(u).mode(), m -> new LinkedHashSet<>())
+                .add(u));
         byMode.forEach((mode, units) -> {
             Set<Map<Attribute, AttributeValue>> alike = units.stream()
                     .filter(u -> !mode.parameters(u.cell()).isEmpty())
                     .map(u -> values(needs.getOrDefault(u, Map.of())))
                     .collect(Collectors.toSet());
-            boolean whole = alike.size() == 1 && palette.kind() != Kind.POSITION && !aims(alike.iterator().next());
+            boolean whole = alike.size() == 1
+                    && palette.kind() != Kind.POSITION
+                    && !aims(alike.iterator().next());
             ScopeKey.TypeMode type = new ScopeKey.TypeMode(
                     carry.is(units.iterator().next()).profile().id(), mode.name());
             Set<Attribute> said = new HashSet<>();

@@ -57,11 +57,12 @@ record Carry(Show from, Draft draft, UnitPairs pairs, Means means, Ids ids) {
             At was = was(unit);
             Plain values = plain.apply(unit);
             if (answers(unit, to) || !was.mode().equals(is.mode())) {
-                Counterpart.of(means, was, values.values(), values.companions(), values.asked(), is).forEach((a, v) -> {
-                    if (takes(unit, to, a)) {
-                        found.putIfAbsent(a, v);
-                    }
-                });
+                Counterpart.of(means, was, values.values(), values.companions(), values.asked(), is)
+                        .forEach((a, v) -> {
+                            if (takes(unit, to, a)) {
+                                found.putIfAbsent(a, v);
+                            }
+                        });
             }
         }
         return found;

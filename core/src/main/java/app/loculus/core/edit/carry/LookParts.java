@@ -64,7 +64,8 @@ final class LookParts {
         for (Look look : several.isEmpty() ? List.<Look>of() : looks()) {
             led.put(look.id(), lead(several, look.values(), look.values(), Map.of()));
         }
-        for (CueList list : several.isEmpty() ? List.<CueList>of() : carry.from().lists()) {
+        for (CueList list :
+                several.isEmpty() ? List.<CueList>of() : carry.from().lists()) {
             if (list.join() == CueList.Join.CARRYING_ON) {
                 track(several, carry.from().cues(list.id()));
             }
@@ -110,8 +111,8 @@ final class LookParts {
     /** How bright those are that anything is said of, 0 to 1. */
     private Map<FixtureId, Double> levels(Map<UnitId, UnitValues> standing) {
         Map<FixtureId, Map<UnitId, UnitValues>> fixtures = new LinkedHashMap<>();
-        standing.forEach((unit, values) ->
-                fixtures.computeIfAbsent(unit.fixture(), f -> new LinkedHashMap<>()).put(unit, values));
+        standing.forEach((unit, values) -> fixtures.computeIfAbsent(unit.fixture(), f -> new LinkedHashMap<>())
+                .put(unit, values));
         Map<FixtureId, Double> levels = new HashMap<>();
         fixtures.forEach((id, units) -> levels.put(id, shines(id, units) ? level(id, units) : SET));
         return levels;
@@ -132,7 +133,8 @@ final class LookParts {
             }
         }
         boolean moved = units.values().stream()
-                .anyMatch(v -> v.get(Attribute.DIMMER).flatMap(t -> t.value().moved()).isPresent());
+                .anyMatch(v ->
+                        v.get(Attribute.DIMMER).flatMap(t -> t.value().moved()).isPresent());
         return level == 0 && moved ? MOVED : level;
     }
 
@@ -175,8 +177,7 @@ final class LookParts {
                 : sources.stream()
                         .filter(s -> s.was().equals(leads.was()))
                         .map(s -> new Part(s, leads.values()))
-                        .filter(p -> carry.telling(p.source(), is).stream()
-                                .anyMatch(p.values()::containsKey))
+                        .filter(p -> carry.telling(p.source(), is).stream().anyMatch(p.values()::containsKey))
                         .findFirst();
     }
 }

@@ -11,13 +11,11 @@ import app.loculus.core.carry.Verdict;
 import app.loculus.core.effect.Effect;
 import app.loculus.core.geometry.Displacement;
 import app.loculus.core.geometry.Vector3;
-import app.loculus.core.group.Group;
 import app.loculus.core.look.Cue;
 import app.loculus.core.look.Look;
 import app.loculus.core.look.Submaster;
 import app.loculus.core.mark.Mark;
 import app.loculus.core.mark.MarkId;
-import app.loculus.core.palette.Palette;
 import app.loculus.core.patch.Fixture;
 import app.loculus.core.patch.FixtureId;
 import app.loculus.core.problem.Refusal;
@@ -88,7 +86,8 @@ public final class MoveToRig {
                 place -> moved.map(d -> rounded(d.move(place))).orElse(place),
                 pictures,
                 wishes.byLight());
-        this.carry = new Carry(from, draft, new UnitPairs(from.patch(), draft.show().patch(), this.pairing), means, new Ids());
+        this.carry = new Carry(
+                from, draft, new UnitPairs(from.patch(), draft.show().patch(), this.pairing), means, new Ids());
     }
 
     /** @throws Refusal when the known points do not tell how the stage lies, or the name is none */
@@ -102,9 +101,11 @@ public final class MoveToRig {
         CarriedPalettes palettes = new CarriedPalettes(carry);
         copy(PartKinds.NICHE_PAGES);
         palettes.put(from.all(PartKinds.PALETTES).values());
-        from.all(PartKinds.EFFECTS).values().forEach(e -> draft.put(PartKinds.EFFECTS, e.moving(e.movements().stream()
-                .map(carry.ids()::of)
-                .toList())));
+        from.all(PartKinds.EFFECTS)
+                .values()
+                .forEach(e -> draft.put(
+                        PartKinds.EFFECTS,
+                        e.moving(e.movements().stream().map(carry.ids()::of).toList())));
         groups.put(from.all(PartKinds.GROUPS).values());
         CarriedLooks looks = new CarriedLooks(carry);
         Map<Look, Look> carried = new LinkedHashMap<>();
@@ -146,8 +147,9 @@ public final class MoveToRig {
     /** In the order in which they are told: cues list by list, submasters, looks by number. */
     private Map<Look, String> labels(Set<Look> looks) {
         Map<Look, String> labels = new LinkedHashMap<>();
-        from.lists().forEach(list -> from.cues(list.id())
-                .forEach((Cue cue) -> labels.put(from.look(cue.look()), "list " + list.number() + " " + cue)));
+        from.lists()
+                .forEach(list -> from.cues(list.id())
+                        .forEach((Cue cue) -> labels.put(from.look(cue.look()), "list " + list.number() + " " + cue)));
         from.all(PartKinds.SUBMASTERS).values().forEach((Submaster s) -> labels.put(from.look(s.look()), s.toString()));
         looks.stream().filter(l -> l.number().isPresent()).forEach(l -> labels.put(l, l.toString()));
         return labels;
@@ -214,8 +216,10 @@ public final class MoveToRig {
                 draft.put(PartKinds.MARKS, now);
             }
             if (!now.at().equals(mark.at())) {
-                taker.say(Verdict.ANEW, Mark.text(mark.at()) + " → " + Mark.text(now.at())
-                        + (own != null ? ", where the rig has it" : ""));
+                taker.say(
+                        Verdict.ANEW,
+                        Mark.text(mark.at()) + " → " + Mark.text(now.at())
+                                + (own != null ? ", where the rig has it" : ""));
             }
             fates.add(taker.fate(Fate.Sort.MARK, now.toString()));
         }

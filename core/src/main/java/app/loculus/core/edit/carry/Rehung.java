@@ -25,8 +25,8 @@ import java.util.Set;
 final class Rehung {
 
     /** What of the rig is kept; everything else comes from the show. */
-    private static final List<PartKind<?, ?>> AS_IT_IS = List.of(
-            PartKinds.PROFILES, PartKinds.MARKS, PartKinds.UNIVERSES, PartKinds.PAPERWORK);
+    private static final List<PartKind<?, ?>> AS_IT_IS =
+            List.of(PartKinds.PROFILES, PartKinds.MARKS, PartKinds.UNIVERSES, PartKinds.PAPERWORK);
 
     private final Show rig;
     private final Map<FixtureId, FixtureId> ids = new HashMap<>();
@@ -57,19 +57,21 @@ final class Rehung {
         List<Change<?, ?>> parts = new ArrayList<>();
         AS_IT_IS.forEach(kind -> take(kind, parts));
         rig.patch().fixtures().forEach(f -> put(PartKinds.FIXTURES, ids.get(f.id()), as(f), parts));
-        rig.all(PartKinds.DRAWINGS).forEach((number, d) -> put(
-                PartKinds.DRAWINGS,
-                number,
-                new KeptDrawing(
-                        d.number(),
-                        d.on(),
-                        d.file(),
-                        d.fixtures().stream().map(this::as).toList(),
-                        d.marks(),
-                        d.scenery()),
-                parts));
-        rig.all(PartKinds.DEVICES).forEach((uid, d) ->
-                put(PartKinds.DEVICES, uid, new KnownDevice(uid, ids.get(d.fixture()), d.place()), parts));
+        rig.all(PartKinds.DRAWINGS)
+                .forEach((number, d) -> put(
+                        PartKinds.DRAWINGS,
+                        number,
+                        new KeptDrawing(
+                                d.number(),
+                                d.on(),
+                                d.file(),
+                                d.fixtures().stream().map(this::as).toList(),
+                                d.marks(),
+                                d.scenery()),
+                        parts));
+        rig.all(PartKinds.DEVICES)
+                .forEach((uid, d) ->
+                        put(PartKinds.DEVICES, uid, new KnownDevice(uid, ids.get(d.fixture()), d.place()), parts));
         return Show.of(name, parts, new ArrayList<>());
     }
 

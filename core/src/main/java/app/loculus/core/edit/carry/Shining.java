@@ -75,16 +75,18 @@ final class Shining {
         At at = carry.is(is);
         boolean level = said(part, Attribute.DIMMER);
         if (level && !coloured.contains(source.was()) && dark(at)) {
-            shone(source).flatMap(c -> carry.means().answers().answer(at.mode(), at.cell(), c)).ifPresent(answer -> {
-                Map<Attribute, AttributeValue> values = new LinkedHashMap<>(answer.closings());
-                values.putAll(answer.values());
-                touching.setTogether(is, values, answer.closings().keySet(), Optional.empty());
-            });
+            shone(source)
+                    .flatMap(c -> carry.means().answers().answer(at.mode(), at.cell(), c))
+                    .ifPresent(answer -> {
+                        Map<Attribute, AttributeValue> values = new LinkedHashMap<>(answer.closings());
+                        values.putAll(answer.values());
+                        touching.setTogether(is, values, answer.closings().keySet(), Optional.empty());
+                    });
         }
-        boolean without = !carry.was(UnitId.whole(source.was())).mode().attributes().contains(Attribute.DIMMER);
+        boolean without =
+                !carry.was(UnitId.whole(source.was())).mode().attributes().contains(Attribute.DIMMER);
         if (without && coloured.contains(source.was()) && shutAtHome(at) && saysColour(part)) {
-            touching.setTogether(
-                    is, Map.of(Attribute.DIMMER, AttributeValue.level(1)), Set.of(), Optional.empty());
+            touching.setTogether(is, Map.of(Attribute.DIMMER, AttributeValue.level(1)), Set.of(), Optional.empty());
         }
     }
 

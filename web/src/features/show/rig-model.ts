@@ -1,0 +1,92 @@
+import type { FateView, PairView } from '../../api/rig-move';
+
+/** What somebody said of some fixtures: none behind it when nothing is to stand for them. */
+export interface Said {
+  was: number[];
+  is: number[];
+}
+
+/** From the best to the worst. */
+export const VERDICTS = ['carries', 'anew', 'nearest', 'lost'] as const;
+export type Verdict = (typeof VERDICTS)[number];
+
+export const VERDICT_WORDS: Record<Verdict, string> = {
+  carries: 'carry',
+  anew: 'worked out anew',
+  nearest: 'the nearest there is',
+  lost: 'something is lost',
+};
+
+/** In words for a part of which that is the worst. */
+export const WORST_WORDS: Record<Verdict, string> = {
+  carries: 'carries',
+  anew: 'worked out anew',
+  nearest: 'nearest',
+  lost: 'lost',
+};
+
+export const SORTS: { sort: string; words: string }[] = [
+  { sort: 'look', words: 'Looks' },
+  { sort: 'palette', words: 'Palettes' },
+  { sort: 'group', words: 'Groups' },
+  { sort: 'effect', words: 'Effects' },
+  { sort: 'mark', words: 'Marks' },
+];
+
+/** How many parts have what as their worst. */
+export function counted(fates: FateView[]): Record<Verdict, number> {
+  const counts = { carries: 0, anew: 0, nearest: 0, lost: 0 };
+  for (const f of fates) counts[f.worst as Verdict] += 1;
+  return counts;
+}
+
+/** The worst first, else as they were. */
+export function worstFirst(fates: FateView[]): FateView[] {
+  return [...fates].sort(
+    (a, b) => VERDICTS.indexOf(b.worst as Verdict) - VERDICTS.indexOf(a.worst as Verdict),
+  );
+}
+
+/** One fixture of the show with all that stand for it. */
+export interface PairRow {
+  was: PairView['was'];
+  is: PairView['is'][];
+  by: string;
+  sure: boolean;
+}
+
+/** Rows by fixture of the show; those without any, last said nothing of, are among them. */
+export function rowsOf(pairs: PairView[], without: PairView['was'][]): PairRow[] {
+  const rows = new Map<number, PairRow>();
+  for (const p of pairs) {
+    const row = rows.get(p.was.number);
+    if (row) row.is.push(p.is);
+    else rows.set(p.was.number, { was: p.was, is: [p.is], by: p.by, sure: p.sure });
+  }
+  for (const w of without) rows.set(w.number, { was: w, is: [], by: 'nothing stands for it', sure: false });
+  return [...rows.values()].sort((a, b) => a.was.number - b.was.number);
+}
+
+/** `101 thru 104 + 107`, as the line has it; empty for what is no such list. */
+export function numbers(text: string): number[] | null {
+  if (!text.trim()) return [];
+  const found: number[] = [];
+  for (const part of text.split(/[+,]/)) {
+    const match = /^\s*(\d{1,6})(?:\s*(?:thru|-|–)\s*(\d{1,6}))?\s*$/.exec(part);
+    if (!match) return null;
+    const from = Number(match[1]);
+    const to = match[2] === undefined ? from : Number(match[2]);
+    const step = from <= to ? 1 : -1;
+    if (Math.abs(to - from) > 5000) return null;
+    for (let n = from; n !== to + step; n += step) found.push(n);
+  }
+  return found;
+}
+
+/** With one more said; what was said of the same fixtures before goes. */
+export function saying(said: Said[], more: Said): Said[] {
+  const kept = said
+    .map((s) => ({ was: s.was.filter((n) => !more.was.includes(n)), is: s.is }))
+    .filter((s) => s.was.length > 0);
+  return [...kept, more];
+}
