@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react';
 import type { FateView } from '../../api/rig-move';
-import { counted, SORTS, VERDICT_WORDS, VERDICTS, WORST_WORDS, worstFirst, type Verdict } from './rig-model';
+import { counted, SORTS, VERDICT_WORDS, VERDICTS, worstFirst, type Verdict } from './rig-model';
 
 const TINTS: Record<Verdict, string> = {
   carries: 'text-ink-2',
@@ -74,7 +74,7 @@ function Part({ fate }: { fate: FateView }) {
         <span className="min-w-0 flex-1 truncate font-semibold" title={fate.label}>
           {fate.label}
         </span>
-        <span className={`shrink-0 text-[12px] ${TINTS[worst]}`}>{WORST_WORDS[worst]}</span>
+        <span className={`shrink-0 text-[12px] ${TINTS[worst]}`}>{VERDICT_WORDS[worst]}</span>
         {fate.units > 0 && (
           <span className="mono shrink-0 text-[12px] text-ink-2">
             {fate.units} {fate.units === 1 ? 'unit' : 'units'}

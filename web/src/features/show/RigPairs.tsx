@@ -83,7 +83,7 @@ function Row({ row, top, onSay }: { row: PairRow; top: number; onSay: (said: Sai
       className="absolute flex w-full items-center gap-2 border-b border-line px-2 text-[13px]"
       style={{ top, height: ROW }}
     >
-      <span role="cell" className="mono w-12 shrink-0 text-right font-semibold">
+      <span role="cell" className="mono w-10 shrink-0 text-right font-semibold">
         {row.was.number}
       </span>
       <span role="cell" className="min-w-0 flex-1 truncate" title={about(row.was)}>
@@ -92,7 +92,7 @@ function Row({ row, top, onSay }: { row: PairRow; top: number; onSay: (said: Sai
       <span aria-hidden className="text-ink-2">
         →
       </span>
-      <span role="cell" className="w-24 shrink-0">
+      <span role="cell" className="w-16 shrink-0">
         <input
           aria-label={`What stands for ${row.was.number}`}
           aria-invalid={typed === null}
@@ -117,7 +117,7 @@ function Row({ row, top, onSay }: { row: PairRow; top: number; onSay: (said: Sai
       <span
         role="cell"
         title={row.by}
-        className={`w-36 shrink-0 truncate text-[12px] ${row.sure ? 'text-ink-2' : 'text-ochre'}`}
+        className={`w-32 shrink-0 truncate text-[12px] ${row.sure ? 'text-ink-2' : 'text-ochre'}`}
       >
         {row.sure ? '' : '▲ '}
         {row.by}
@@ -160,12 +160,16 @@ function SaySeveral({ onSay }: { onSay: (said: Said) => void }) {
       <input
         aria-label="Fixtures of the rig"
         aria-invalid={to === null}
-        placeholder="1 thru 12, or nothing"
-        className={`${inputShape} !w-44`}
+        placeholder="1 thru 12"
+        className={`${inputShape} !w-36`}
         value={is}
         onChange={(e) => setIs(e.target.value)}
       />
-      <Button type="submit" disabled={!from?.length || to === null}>
+      <Button
+        type="submit"
+        label="With nothing behind “stand” nothing stands for them"
+        disabled={!from?.length || to === null}
+      >
         Set
       </Button>
     </form>

@@ -13,14 +13,6 @@ export type Verdict = (typeof VERDICTS)[number];
 export const VERDICT_WORDS: Record<Verdict, string> = {
   carries: 'carry',
   anew: 'worked out anew',
-  nearest: 'the nearest there is',
-  lost: 'something is lost',
-};
-
-/** In words for a part of which that is the worst. */
-export const WORST_WORDS: Record<Verdict, string> = {
-  carries: 'carries',
-  anew: 'worked out anew',
   nearest: 'nearest',
   lost: 'lost',
 };

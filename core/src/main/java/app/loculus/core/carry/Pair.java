@@ -17,10 +17,11 @@ public record Pair(FixtureId was, FixtureId is, By by) {
         PLACE_AND_PURPOSE("same position and purpose", true),
         PLACE("same position, like type", true),
         PURPOSE("same purpose, like type", true),
+        SAME_TYPE("same type", true),
         TYPE("like type", true),
         PLACE_ALONE("same position, another type", false),
         PURPOSE_ALONE("same purpose, another type", false),
-        SHARED("like type, shared with another", false),
+        SHARED("shared with another", false),
         LEFT("the only one left", false);
 
         private final String words;

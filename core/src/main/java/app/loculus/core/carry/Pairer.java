@@ -20,10 +20,11 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
+import java.util.stream.IntStream;
 
 /**
  * Finds which fixture of another rig is to do what one of this show does: what was said by hand, the same number, the same
- * position and purpose, the same position, purpose or sort, in this order. Among equals they go from stage left to right,
+ * position and purpose, the same position, purpose or type, in this order, first of the same type, then of the same sort. Among equals they go from stage left to right,
  * else by number; where there are more on one side they are shared out evenly, so that no fixture that lights something
  * is left without one as long as there is any that gives light.
  */
@@ -45,6 +46,9 @@ public final class Pairer {
     /** Metres within which two hang in the same place. */
     private static final double NEAR = 0.5;
 
+    /** As many parts a fixture of the same type takes before others of its sort are looked at. */
+    private static final int MOST_EACH = 2;
+
     private final Patch from;
     private final Patch to;
     private final List<Pair> pairs = new ArrayList<>();
@@ -62,14 +66,16 @@ public final class Pairer {
         Pairer pairer = new Pairer(from, to);
         said.forEach(pairer::said);
         pairer.byNumber();
-        pairer.alike(By.PLACE_AND_PURPOSE, f -> key(f.position(), f.purpose()), true);
-        pairer.alike(By.PLACE, f -> key(f.position()), true);
-        pairer.alike(By.PURPOSE, f -> key(f.purpose()), true);
-        pairer.alike(By.TYPE, f -> Optional.of(""), true);
-        pairer.alike(By.PLACE_ALONE, f -> key(f.position()), false);
-        pairer.alike(By.PURPOSE_ALONE, f -> key(f.purpose()), false);
+        for (Sorting sorting : List.of(Sorting.TYPE, Sorting.SORT)) {
+            pairer.alike(By.PLACE_AND_PURPOSE, f -> key(f.position(), f.purpose()), sorting);
+            pairer.alike(By.PLACE, f -> key(f.position()), sorting);
+            pairer.alike(By.PURPOSE, f -> key(f.purpose()), sorting);
+            pairer.alike(sorting == Sorting.TYPE ? By.SAME_TYPE : By.TYPE, f -> Optional.of(""), sorting);
+        }
+        pairer.alike(By.PLACE_ALONE, f -> key(f.position()), Sorting.LIGHT);
+        pairer.alike(By.PURPOSE_ALONE, f -> key(f.purpose()), Sorting.LIGHT);
+        pairer.alike(By.LEFT, f -> Optional.of(""), Sorting.LIGHT);
         pairer.shared();
-        pairer.alike(By.LEFT, f -> Optional.of(""), false);
         return new Pairing(pairer.ordered());
     }
 
@@ -136,20 +142,40 @@ public final class Pairer {
         return one.isBlank() || other.isBlank() || one.equalsIgnoreCase(other);
     }
 
-    /** Shares out those with the same key that are still without one, sort by sort or whatever sort they are of. */
-    private void alike(By by, Function<Fixture, Optional<String>> key, boolean sorted) {
-        Map<List<Object>, List<Fixture>> was = buckets(from, done, key, sorted);
-        Map<List<Object>, List<Fixture>> is = buckets(to, taken, key, sorted);
-        was.forEach((k, fixtures) -> share(fixtures, is.getOrDefault(k, List.of()), by));
+    /** How alike two have to be. */
+    private enum Sorting {
+        TYPE,
+        SORT,
+        LIGHT
+    }
+
+    /** Shares out those with the same key that are still without one. */
+    private void alike(By by, Function<Fixture, Optional<String>> key, Sorting sorting) {
+        Map<List<Object>, List<Fixture>> was = buckets(from, done, key, sorting);
+        Map<List<Object>, List<Fixture>> is = buckets(to, taken, key, sorting);
+        was.forEach((k, fixtures) -> {
+            List<Fixture> there = is.getOrDefault(k, List.of());
+            // A few of the same type do not take the parts of very many while others like them hang idle.
+            boolean few = sorting == Sorting.TYPE && there.size() * MOST_EACH < fixtures.size();
+            share(few ? spread(fixtures, there.size()) : fixtures, there, by);
+        });
+    }
+
+    private static List<Fixture> spread(List<Fixture> all, int count) {
+        List<Fixture> ordered = inOrder(all);
+        return IntStream.range(0, count)
+                .mapToObj(i -> ordered.get(i * ordered.size() / count))
+                .toList();
     }
 
     private Map<List<Object>, List<Fixture>> buckets(
-            Patch patch, Set<FixtureId> without, Function<Fixture, Optional<String>> key, boolean sorted) {
+            Patch patch, Set<FixtureId> without, Function<Fixture, Optional<String>> key, Sorting sorting) {
         Map<List<Object>, List<Fixture>> found = new LinkedHashMap<>();
         for (Fixture f : waiting(patch, without)) {
-            Family family = family(patch, f);
-            // Haze stands for haze alone, and nothing else for it.
-            Object sort = sorted || !lights(patch, f) ? family : "light";
+            Object sort = sorting == Sorting.TYPE
+                    ? patch.profileOf(f).fullName()
+                    // Haze stands for haze alone, and nothing else for it.
+                    : sorting == Sorting.SORT || !lights(patch, f) ? family(patch, f) : "light";
             key.apply(f)
                     .ifPresent(k -> found.computeIfAbsent(List.of(k, sort), x -> new ArrayList<>())
                             .add(f));
@@ -163,25 +189,60 @@ public final class Pairer {
                 && patch.modeOf(f).attributes().stream().anyMatch(Attribute::isLight);
     }
 
-    /** Those that are left over go to one of their sort that has a part already, the nearest by position and order. */
+    /** Those that are left over go to ones that have a part already: of their type, of their sort, or the likest. */
     private void shared() {
-        Map<Family, List<Fixture>> was = new LinkedHashMap<>();
-        waiting(from, done)
-                .forEach(f -> was.computeIfAbsent(family(from, f), x -> new ArrayList<>())
-                        .add(f));
-        was.forEach((family, left) -> {
-            List<Fixture> same =
-                    to.fixtures().stream().filter(o -> family(to, o) == family).toList();
-            if (!same.isEmpty()) {
-                share(left, same, By.SHARED);
+        List<Pair> settled = List.copyOf(pairs);
+        waiting(from, done).forEach(f -> beside(f, settled).ifPresent(is -> pair(f, is, By.SHARED)));
+        Map<List<Fixture>, List<Fixture>> onto = new LinkedHashMap<>();
+        for (Fixture f : waiting(from, done)) {
+            onto.computeIfAbsent(likest(f), x -> new ArrayList<>()).add(f);
+        }
+        onto.forEach((there, left) -> {
+            List<Fixture> before = inOrder(left);
+            List<Fixture> after = inOrder(there);
+            for (int i = 0; i < before.size() && !after.isEmpty(); i++) {
+                pair(before.get(i), after.get(i * after.size() / before.size()), By.SHARED);
             }
         });
-        List<Fixture> left =
-                waiting(from, done).stream().filter(f -> lights(from, f)).toList();
-        boolean free = waiting(to, taken).stream().anyMatch(o -> lights(to, o));
-        if (!free) {
-            share(left, to.fixtures().stream().filter(o -> lights(to, o)).toList(), By.SHARED);
+    }
+
+    /** What stands for the next of its type by number, if anything does that is of the type as well. */
+    private Optional<Fixture> beside(Fixture f, List<Pair> settled) {
+        String type = from.profileOf(f).fullName();
+        return settled.stream()
+                .filter(p -> p.by() != By.HAND)
+                .filter(p -> from.profileOf(from.get(p.was())).fullName().equals(type)
+                        && to.profileOf(to.get(p.is())).fullName().equals(type))
+                .min(Comparator.comparingInt(p -> Math.abs(from.get(p.was()).number() - f.number())))
+                .map(p -> to.get(p.is()));
+    }
+
+    private List<Fixture> likest(Fixture f) {
+        int best = to.fixtures().stream().mapToInt(o -> likeness(f, o)).max().orElse(0);
+        return best == 0
+                ? List.of()
+                : to.fixtures().stream().filter(o -> likeness(f, o) == best).toList();
+    }
+
+    /** 0 where one cannot do the other's work at all. */
+    private int likeness(Fixture f, Fixture other) {
+        boolean same = family(from, f) == family(to, other);
+        if (!same && !lights(f, other)) {
+            return 0;
         }
+        int alike = from.profileOf(f).fullName().equals(to.profileOf(other).fullName()) ? 16 : same ? 8 : 1;
+        int place = !f.position().isBlank() && f.position().equalsIgnoreCase(other.position()) ? 4 : 0;
+        int colours = colours(from, f) == colours(to, other) ? 2 : 0;
+        int heads = heads(from, f) == heads(to, other) ? 1 : 0;
+        return alike + place + colours + heads;
+    }
+
+    private static boolean colours(Patch patch, Fixture f) {
+        return patch.modeOf(f).attributes().stream().anyMatch(Attribute::makesColour);
+    }
+
+    private static boolean heads(Patch patch, Fixture f) {
+        return patch.modeOf(f).attributes().contains(Attribute.PAN);
     }
 
     private static List<Fixture> waiting(Patch patch, Set<FixtureId> without) {
