@@ -71,7 +71,7 @@ export function KnownPoints({
                 aria-label={`Point ${i + 1} in this show`}
                 aria-invalid={t.was !== '' && place(t.was) === null}
                 placeholder="here: 0, 3, 0"
-                className={`${inputShape} !w-36`}
+                className={`${inputShape} !w-44`}
                 value={t.was}
                 onChange={(e) => set(i, { was: e.target.value })}
               />
@@ -80,7 +80,7 @@ export function KnownPoints({
                 aria-label={`Point ${i + 1} in the other room`}
                 aria-invalid={t.is !== '' && place(t.is) === null}
                 placeholder="there: 1, 4, 0.2"
-                className={`${inputShape} !w-36`}
+                className={`${inputShape} !w-44`}
                 value={t.is}
                 onChange={(e) => set(i, { is: e.target.value })}
               />

@@ -117,7 +117,7 @@ function Row({ row, top, onSay }: { row: PairRow; top: number; onSay: (said: Sai
       <span
         role="cell"
         title={row.by}
-        className={`w-32 shrink-0 truncate text-[12px] ${row.sure ? 'text-ink-2' : 'text-ochre'}`}
+        className={`min-w-0 flex-[0.9] truncate text-[12px] ${row.sure ? 'text-ink-2' : 'text-ochre'}`}
       >
         {row.sure ? '' : '▲ '}
         {row.by}

@@ -40,6 +40,7 @@ class AccessibleIT extends InBrowser {
 
     private static final List<String> PAGES = List.of(
             "/show",
+            "/show?rig",
             "/profiles",
             "/patch",
             "/patch?view=output",

@@ -7,8 +7,10 @@ import app.loculus.core.patch.UnitId;
 import app.loculus.core.profile.Attribute;
 import app.loculus.core.profile.Mode;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.stream.IntStream;
 
@@ -21,6 +23,8 @@ public final class UnitPairs {
     private final Patch from;
     private final Patch to;
     private final Pairing pairing;
+    private final List<UnitId> taking;
+    private final Map<UnitId, List<Source>> sources = new HashMap<>();
 
     /** Units of one fixture that a unit takes its values from: the first goes before the others. */
     public record Source(FixtureId was, List<UnitId> units) {}
@@ -29,6 +33,8 @@ public final class UnitPairs {
         this.from = from;
         this.to = to;
         this.pairing = pairing;
+        this.taking = found();
+        taking.forEach(is -> sources.put(is, found(is)));
     }
 
     public Pairing pairing() {
@@ -37,6 +43,10 @@ public final class UnitPairs {
 
     /** Every unit of the other rig that takes a part, in order: whole fixtures before their cells. */
     public List<UnitId> taking() {
+        return taking;
+    }
+
+    private List<UnitId> found() {
         return pairing.taken()
                 .sorted()
                 .flatMap(id -> IntStream.rangeClosed(0, modeOf(to, id).cells()).mapToObj(c -> new UnitId(id, c)))
@@ -45,6 +55,10 @@ public final class UnitPairs {
 
     /** Where the values of a unit come from, for each fixture whose part its fixture takes, the leading one first. */
     public List<Source> sources(UnitId is) {
+        return sources.getOrDefault(is, List.of());
+    }
+
+    private List<Source> found(UnitId is) {
         List<Source> found = new ArrayList<>();
         for (FixtureId was : pairing.partsOf(is.fixture())) {
             int before = modeOf(from, was).cells();
@@ -61,9 +75,9 @@ public final class UnitPairs {
                 }
                 units.add(UnitId.whole(was));
             }
-            found.add(new Source(was, units));
+            found.add(new Source(was, List.copyOf(units)));
         }
-        return found;
+        return List.copyOf(found);
     }
 
     /** Which of so many stands where one of others stands: evenly, counted from 1. */

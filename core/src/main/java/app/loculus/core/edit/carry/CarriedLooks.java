@@ -239,7 +239,7 @@ final class CarriedLooks {
                     asked.add(a);
                 }
             });
-            told.addAll(Compared.of(carry.means(), carry.was(was), plain(held), asked, carry.is(is), values));
+            told.addAll(carry.compared(was, plain(held), asked, is, values));
             told.addAll(moved(own, was, there));
         }
         return told;

@@ -273,14 +273,13 @@ final class CarriedPalettes {
     /** What is seen of it on a unit, against what was seen of it where it comes from. */
     private List<Compared.Told> told(
             Palette palette, UnitPairs.Source source, UnitId is, Map<Attribute, AttributeValue> values) {
-        At at = carry.is(is);
         List<Compared.Told> told = new ArrayList<>();
         for (UnitId was : carry.telling(source, is)) {
             Given given = before.give(palette, was);
             Set<Attribute> asked = new LinkedHashSet<>(given.values().keySet());
             asked.removeAll(given.companions());
             asked.removeIf(a -> !carry.takes(was, is, a));
-            told.addAll(Compared.of(carry.means(), carry.was(was), given.values(), asked, at, values));
+            told.addAll(carry.compared(was, given.values(), asked, is, values));
         }
         return told;
     }

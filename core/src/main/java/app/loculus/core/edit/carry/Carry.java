@@ -1,6 +1,7 @@
 package app.loculus.core.edit.carry;
 
 import app.loculus.core.carry.At;
+import app.loculus.core.carry.Compared;
 import app.loculus.core.carry.Counterpart;
 import app.loculus.core.carry.Means;
 import app.loculus.core.carry.UnitPairs;
@@ -8,10 +9,12 @@ import app.loculus.core.colour.Chromaticity;
 import app.loculus.core.patch.Fixture;
 import app.loculus.core.patch.UnitId;
 import app.loculus.core.profile.Attribute;
+import app.loculus.core.profile.Mode;
 import app.loculus.core.profile.ProfileId;
 import app.loculus.core.show.Draft;
 import app.loculus.core.show.Show;
 import app.loculus.core.value.AttributeValue;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -24,16 +27,57 @@ import java.util.stream.Collectors;
  * What everything that is carried over goes by.
  *
  * @param from the show that parts come from
- * @param draft the one that they go to
+ * @param draft the one that they go to; its patch is as it will be
+ * @param before units that were looked at; @param after likewise, there
+ * @param known what was compared already
  */
-record Carry(Show from, Draft draft, UnitPairs pairs, Means means, Ids ids) {
+record Carry(
+        Show from,
+        Draft draft,
+        UnitPairs pairs,
+        Means means,
+        Ids ids,
+        Map<UnitId, At> before,
+        Map<UnitId, At> after,
+        Map<Alike, List<Compared.Told>> known) {
+
+    /** What two units are told by that hang anywhere: nothing but their types and values counts, unless they are aimed. */
+    record Alike(
+            Mode was,
+            int from,
+            Map<Attribute, AttributeValue> values,
+            Set<Attribute> asked,
+            Mode is,
+            int to,
+            Map<Attribute, AttributeValue> there) {}
+
+    Carry(Show from, Draft draft, UnitPairs pairs, Means means, Ids ids) {
+        this(from, draft, pairs, means, ids, new HashMap<>(), new HashMap<>(), new HashMap<>());
+    }
 
     At was(UnitId unit) {
-        return At.of(from.patch(), unit);
+        return before.computeIfAbsent(unit, u -> At.of(from.patch(), u));
     }
 
     At is(UnitId unit) {
-        return At.of(draft.show().patch(), unit);
+        return after.computeIfAbsent(unit, u -> At.of(draft.show().patch(), u));
+    }
+
+    /** What is seen of values on a unit, against what was seen of others where they come from. */
+    List<Compared.Told> compared(
+            UnitId was,
+            Map<Attribute, AttributeValue> values,
+            Set<Attribute> asked,
+            UnitId is,
+            Map<Attribute, AttributeValue> there) {
+        At from = was(was);
+        At to = is(is);
+        boolean aimed = asked.contains(Attribute.PAN) || asked.contains(Attribute.TILT);
+        return aimed
+                ? Compared.of(means, from, values, asked, to, there)
+                : known.computeIfAbsent(
+                        new Alike(from.mode(), from.cell(), values, asked, to.mode(), to.cell(), there),
+                        k -> Compared.of(means, from, values, asked, to, there));
     }
 
     /** Types that hang there now. */

@@ -13,6 +13,7 @@ import app.loculus.core.geometry.Displacement;
 import app.loculus.core.geometry.Vector3;
 import app.loculus.core.look.Cue;
 import app.loculus.core.look.Look;
+import app.loculus.core.look.LookId;
 import app.loculus.core.look.Submaster;
 import app.loculus.core.mark.Mark;
 import app.loculus.core.mark.MarkId;
@@ -108,8 +109,8 @@ public final class MoveToRig {
                         e.moving(e.movements().stream().map(carry.ids()::of).toList())));
         groups.put(from.all(PartKinds.GROUPS).values());
         CarriedLooks looks = new CarriedLooks(carry);
-        Map<Look, Look> carried = new LinkedHashMap<>();
-        from.all(PartKinds.LOOKS).values().forEach(l -> carried.put(l, l.holding(looks.values(l))));
+        Map<LookId, Look> carried = new LinkedHashMap<>();
+        from.all(PartKinds.LOOKS).values().forEach(l -> carried.put(l.id(), l.holding(looks.values(l))));
         carried.values().forEach(l -> draft.put(PartKinds.LOOKS, l));
         copy(PartKinds.LISTS);
         copy(PartKinds.CUES);
@@ -121,9 +122,10 @@ public final class MoveToRig {
         }
         from.groups().forEach(g -> fates.add(groups.fate(g)));
         from.palettes().forEach(p -> fates.add(palettes.fate(p)));
-        Map<Effect, FateTaker> effects = new EffectFates(carry).of(carried.keySet());
+        Map<Effect, FateTaker> effects =
+                new EffectFates(carry).of(from.all(PartKinds.LOOKS).values());
         effects.forEach((e, taker) -> fates.add(taker.fate(Fate.Sort.EFFECT, e.toString())));
-        labels(carried.keySet()).forEach((look, label) -> fates.add(looks.fate(look, carried.get(look), label)));
+        labels().forEach((id, label) -> fates.add(looks.fate(from.look(id), carried.get(id), label)));
         return new Moved(outcome.show(), report());
     }
 
@@ -145,13 +147,13 @@ public final class MoveToRig {
     }
 
     /** In the order in which they are told: cues list by list, submasters, looks by number. */
-    private Map<Look, String> labels(Set<Look> looks) {
-        Map<Look, String> labels = new LinkedHashMap<>();
+    private Map<LookId, String> labels() {
+        Map<LookId, String> labels = new LinkedHashMap<>();
         from.lists()
                 .forEach(list -> from.cues(list.id())
-                        .forEach((Cue cue) -> labels.put(from.look(cue.look()), "list " + list.number() + " " + cue)));
-        from.all(PartKinds.SUBMASTERS).values().forEach((Submaster s) -> labels.put(from.look(s.look()), s.toString()));
-        looks.stream().filter(l -> l.number().isPresent()).forEach(l -> labels.put(l, l.toString()));
+                        .forEach((Cue cue) -> labels.put(cue.look(), "list " + list.number() + " " + cue)));
+        from.all(PartKinds.SUBMASTERS).values().forEach((Submaster s) -> labels.put(s.look(), s.toString()));
+        from.looks().forEach(l -> labels.put(l.id(), l.toString()));
         return labels;
     }
 

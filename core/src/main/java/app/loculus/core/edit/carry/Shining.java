@@ -25,6 +25,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 
 /**
@@ -90,17 +91,17 @@ final class Shining {
         }
     }
 
-    private static Stream<UnitValues> values(LookParts.Part part) {
-        return part.values().entrySet().stream()
-                .filter(e -> e.getKey().fixture().equals(part.source().was()))
-                .map(Map.Entry::getValue);
+    private Stream<UnitValues> values(LookParts.Part part) {
+        FixtureId was = part.source().was();
+        int cells = carry.was(UnitId.whole(was)).mode().cells();
+        return IntStream.rangeClosed(0, cells).mapToObj(cell -> part.of(new UnitId(was, cell)));
     }
 
-    private static boolean said(LookParts.Part part, Attribute attribute) {
+    private boolean said(LookParts.Part part, Attribute attribute) {
         return values(part).anyMatch(v -> v.get(attribute).isPresent());
     }
 
-    private static boolean saysColour(LookParts.Part part) {
+    private boolean saysColour(LookParts.Part part) {
         return values(part).anyMatch(v -> v.byAttribute().keySet().stream().anyMatch(Shining::colours));
     }
 
