@@ -10,6 +10,7 @@ import { MenuButton } from '../../ui/MenuButton';
 import { Panes } from '../../ui/Panes';
 import { Segmented } from '../../ui/Segmented';
 import { Bench, useBenchOpen } from '../bench/Bench';
+import { ImportParts } from '../importing/ImportParts';
 import { useActiveList } from '../playing/active';
 import { CueContents, TwoCues } from './CueContents';
 import { EffectsView } from './effects/EffectsView';
@@ -188,6 +189,7 @@ function Lists({ heading }: { heading: ReactNode }) {
 /** What goes out of the chapter as files, and cues that come in from a text. @param list its number */
 function Files({ list }: { list: number | undefined }) {
   const [taking, setTaking] = useState(false);
+  const [bringing, setBringing] = useState(false);
   const show = useCurrentShow((s) => s.id);
   return (
     <span className="shrink-0 pt-1">
@@ -198,6 +200,11 @@ function Files({ list }: { list: number | undefined }) {
             text: 'Import…',
             under: 'cues, groups and submasters from a text',
             onPress: () => setTaking(true),
+          },
+          {
+            text: 'Import from another show…',
+            under: 'looks, palettes, effects, marks with what they refer to',
+            onPress: () => setBringing(true),
           },
           ...(list === undefined
             ? []
@@ -218,6 +225,7 @@ function Files({ list }: { list: number | undefined }) {
         Files
       </MenuButton>
       {taking && <TakeInText onClose={() => setTaking(false)} />}
+      <ImportParts open={bringing} sort="look" onClose={() => setBringing(false)} />
     </span>
   );
 }

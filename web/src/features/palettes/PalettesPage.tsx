@@ -10,6 +10,7 @@ import { Button } from '../../ui/Button';
 import { inputShape } from '../../ui/Field';
 import { Segmented } from '../../ui/Segmented';
 import { Bench } from '../bench/Bench';
+import { ImportParts } from '../importing/ImportParts';
 import { FreeNiche } from '../niches/FreeNiche';
 import { Pages, useWindows } from '../niches/Pages';
 import { placesIn } from '../niches/pages-model';
@@ -98,6 +99,7 @@ function Shelf({ onView }: { onView: (view: 'shelf' | 'coverage') => void }) {
   const [opened, setOpened] = useState(false);
   const [search] = useSearchParams();
   const [starting, setStarting] = useState(search.has('starters'));
+  const [bringing, setBringing] = useState(false);
   const [realigning, setRealigning] = useState(false);
   const ofKind = useMemo(() => palettes.filter((p) => p.kind === kind), [palettes, kind]);
   const numbers = useMemo(() => ofKind.map((p) => p.number), [ofKind]);
@@ -150,6 +152,9 @@ function Shelf({ onView }: { onView: (view: 'shelf' | 'coverage') => void }) {
           onChange={(e) => setFind(e.target.value)}
         />
         <Button onClick={() => setStarting(true)}>Starter palettes…</Button>
+        <Button label="Palettes of another show, with what they refer to" onClick={() => setBringing(true)}>
+          Import…
+        </Button>
         {kind === 'position' && (
           <Button
             label="A riser, the rig or the venue is another: all positions follow"
@@ -249,6 +254,7 @@ function Shelf({ onView }: { onView: (view: 'shelf' | 'coverage') => void }) {
       {opened && about[0] && <Contents palette={about[0]} onClose={() => setOpened(false)} />}
       <Realign open={realigning} onClose={() => setRealigning(false)} />
       <StarterPalettes open={starting} onClose={() => setStarting(false)} />
+      <ImportParts open={bringing} sort="palette" onClose={() => setBringing(false)} />
     </>
   );
 }

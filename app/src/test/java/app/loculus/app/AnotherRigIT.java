@@ -76,7 +76,7 @@ class AnotherRigIT extends InBrowser {
                 .isVisible();
         assertThat(presses()).isLessThanOrEqualTo(25);
         assertThat((String) get("/api/shows")).contains("\"name\":\"The Glass Tide\"");
-        go("Looks");
+        page.navigate(app.url() + "/looks");
         assertThat(page.getByText("Storm").first()).isVisible();
     }
 

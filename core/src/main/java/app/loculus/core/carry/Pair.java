@@ -21,7 +21,7 @@ public record Pair(FixtureId was, FixtureId is, By by) {
         TYPE("like type", true),
         PLACE_ALONE("same position, another type", false),
         PURPOSE_ALONE("same purpose, another type", false),
-        SHARED("shared with another", false),
+        SHARED("shared", false),
         LEFT("the only one left", false);
 
         private final String words;

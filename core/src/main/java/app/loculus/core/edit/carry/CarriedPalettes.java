@@ -83,7 +83,7 @@ final class CarriedPalettes {
             }
         }
         PaletteId id = carry.ids().of(palette.id());
-        return palette.copied(id, palette.number(), palette.name())
+        return palette.copied(id, carry.ids().numberOf(palette), palette.name())
                 .holding(entries)
                 .aimedAt(palette.aim().map(carry.ids()::of));
     }

@@ -3,6 +3,7 @@ package app.loculus.core.edit.carry;
 import app.loculus.core.effect.Movement;
 import app.loculus.core.effect.Span;
 import app.loculus.core.mark.MarkId;
+import app.loculus.core.palette.Palette;
 import app.loculus.core.value.AttributeValue;
 import app.loculus.core.value.EffectId;
 import app.loculus.core.value.PaletteId;
@@ -16,9 +17,22 @@ final class Ids {
     private final Map<PaletteId, PaletteId> palettes = new HashMap<>();
     private final Map<EffectId, EffectId> effects = new HashMap<>();
     private final Map<MarkId, MarkId> marks = new HashMap<>();
+    private final Map<PaletteId, Integer> numbers = new HashMap<>();
 
+    /** It is another one that was there already. */
     void put(PaletteId was, PaletteId is) {
         palettes.put(was, is);
+    }
+
+    /** By an id and a number of its own. */
+    void put(PaletteId was, PaletteId is, int number) {
+        palettes.put(was, is);
+        numbers.put(was, number);
+    }
+
+    /** The number that a palette goes by. */
+    int numberOf(Palette was) {
+        return numbers.getOrDefault(was.id(), was.number());
     }
 
     void put(EffectId was, EffectId is) {
