@@ -10,10 +10,7 @@ import { inputShape } from '../../ui/Field';
 import { Modal } from '../../ui/Modal';
 import { Segmented } from '../../ui/Segmented';
 import { Choice } from '../../ui/Choice';
-
-/** Pairs as they are typed; what is not finished yet does not count. */
-const pairs = (text: string) =>
-  [...text.matchAll(/(\d{1,6})\s*=\s*(\d{1,6})/g)].map((m) => ({ theirs: Number(m[1]), ours: Number(m[2]) }));
+import { pairs } from '../importing/import-model';
 
 /** Groups of another show, matched by number or by type; what would come is said before anything is written. */
 export function BringGroups({ onClose }: { onClose: () => void }) {

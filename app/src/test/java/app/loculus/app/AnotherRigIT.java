@@ -89,4 +89,22 @@ class AnotherRigIT extends InBrowser {
         assertThat(button("^Another rig…$")).isVisible();
         assertThat((String) get("/api/shows")).isEqualTo(before);
     }
+
+    @Test
+    void palettes_of_another_show_are_imported_by_pointer() {
+        page.evaluate(
+                "async () => { await fetch('/api/shows', { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify({ name: 'Second ferry' }) }); }");
+        page.navigate(app.url() + "/palettes");
+        button("^Import…$").click();
+        choose("The other show", "The Glass Tide");
+        page.getByLabel("Find by name").fill("ember");
+        page.getByLabel("colour 6 “Ember”").check();
+        assertThat(page.getByText("Imports 1 part of “The Glass Tide”: colour 6 “Ember”"))
+                .isVisible();
+        button("^Import 1 with what they refer to$").click();
+        assertThat(page.getByRole(com.microsoft.playwright.options.AriaRole.DIALOG))
+                .hasCount(0);
+        assertThat((String) get("/api/shows")).contains("Second ferry");
+        assertThat(page.getByText("Ember").first()).isVisible();
+    }
 }
