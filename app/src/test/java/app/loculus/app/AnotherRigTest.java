@@ -147,6 +147,8 @@ class AnotherRigTest {
         long kept = house("house.loculus", app.octets("/api/shows/" + own + "/file"));
         JsonNode told = app.json("POST", "/api/shows/" + own + "/rig/preview", Map.of("rig", kept));
         assertThat(told.get("fates").findValuesAsText("worst")).containsOnly("carries");
+        assertThat(told.get("said").toString())
+                .contains("Of “Ferry” only the patch is taken; its 1 cue list, 1 group, 1 palette stay there.");
         HttpResponse<String> noise = app.upload(
                 "/api/shows/" + own + "/rig/file", "noise.csv", "one\ntwo\n".getBytes(StandardCharsets.UTF_8));
         assertThat(noise.statusCode()).isEqualTo(422);

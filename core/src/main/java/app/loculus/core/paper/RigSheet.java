@@ -51,7 +51,8 @@ public final class RigSheet {
     private static String counted(RigReport report, Fate.Sort sort) {
         return Arrays.stream(Verdict.values())
                 .filter(v -> report.count(sort, v) > 0)
-                .map(v -> report.count(sort, v) + " " + v.words())
+                .map(v -> report.count(sort, v) + " "
+                        + (v == Verdict.CARRIES && report.count(sort, v) != 1 ? "carry" : v.words()))
                 .collect(Collectors.joining(" · "));
     }
 

@@ -6,7 +6,6 @@ import app.loculus.core.carry.Verdict;
 import app.loculus.core.group.Group;
 import app.loculus.core.group.GroupContent;
 import app.loculus.core.patch.UnitId;
-import app.loculus.core.selection.Choice;
 import app.loculus.core.selection.Selection;
 import app.loculus.core.selection.Step;
 import app.loculus.core.show.Show;
@@ -103,10 +102,5 @@ final class CarriedGroups {
             taker.say(Verdict.ANEW, units + " units where " + before.size() + " were");
         }
         return taker.fate(Fate.Sort.GROUP, now.toString());
-    }
-
-    /** A way to ask with the units that answer to those it names. */
-    Choice answering(Choice choice) {
-        return choice.refitted(this::answering);
     }
 }

@@ -87,6 +87,7 @@ public final class MoveToRig {
                 place -> moved.map(d -> rounded(d.move(place))).orElse(place),
                 pictures,
                 wishes.byLight());
+        left(rig).ifPresent(said::add);
         this.carry = new Carry(
                 from, draft, new UnitPairs(from.patch(), draft.show().patch(), this.pairing), means, new Ids());
     }
@@ -94,6 +95,21 @@ public final class MoveToRig {
     /** @throws Refusal when the known points do not tell how the stage lies, or the name is none */
     public static Moved of(Show from, Show rig, Pairing pairing, Wishes wishes, PictureLikeness pictures) {
         return new MoveToRig(from, rig, pairing, wishes, pictures).moved();
+    }
+
+    /** What was prepared with the rig itself stays with it. */
+    private static Optional<String> left(Show rig) {
+        List<String> own = new ArrayList<>();
+        Map.of(PartKinds.GROUPS, "group", PartKinds.PALETTES, "palette", PartKinds.LISTS, "cue list")
+                .forEach((kind, word) -> {
+                    if (!rig.all(kind).isEmpty()) {
+                        own.add(Numbers.count(rig.all(kind).size(), word));
+                    }
+                });
+        return own.isEmpty()
+                ? Optional.empty()
+                : Optional.of("Of “" + rig.name() + "” only the patch is taken; its "
+                        + String.join(", ", own.stream().sorted().toList()) + " stay there.");
     }
 
     private Moved moved() {
