@@ -166,4 +166,34 @@ class AnotherRigTest {
         HttpResponse<String> pdf = app.send("POST", "/api/shows/" + own + "/rig/report.pdf", Map.of("rig", rig));
         assertThat(pdf.body()).startsWith("%PDF");
     }
+
+    @Test
+    void bodies_with_nothing_where_something_belongs_are_answered_in_words() throws Exception {
+        long rig = house("bodies.csv", HOUSE.getBytes(StandardCharsets.UTF_8));
+        String path = "/api/shows/" + own + "/rig/preview";
+        for (String more : List.of(
+                "\"pairs\":[{}]",
+                "\"pairs\":[{\"was\":[null],\"is\":[11]}]",
+                "\"pairs\":[{\"was\":[1],\"is\":[null]}]",
+                "\"points\":[{}]",
+                "\"points\":[{\"was\":{\"x\":1e308,\"y\":0,\"z\":0},\"is\":{\"x\":0,\"y\":0,\"z\":0}}]")) {
+            HttpResponse<String> refused = app.sendText("POST", path, "{\"rig\":" + rig + "," + more + "}");
+            assertThat(refused.statusCode()).as(more).isEqualTo(422);
+            assertThat(refused.body()).as(more).containsAnyOf("A pair is", "A known point");
+        }
+        for (String more : List.of("\"pairs\":[null]", "\"points\":[null]")) {
+            assertThat(app.sendText("POST", path, "{\"rig\":" + rig + "," + more + "}")
+                            .statusCode())
+                    .as(more)
+                    .isEqualTo(200);
+        }
+        for (String body : List.of(
+                "{\"from\":" + rig + ",\"keys\":[null]}",
+                "{\"from\":" + rig + ",\"keys\":[\"look 999999999\"],\"answers\":[null]}",
+                "{\"from\":" + rig + "}")) {
+            HttpResponse<String> refused = app.sendText("POST", "/api/shows/" + own + "/import", body);
+            assertThat(refused.statusCode()).as(body).isEqualTo(422);
+            assertThat(refused.body()).contains("Nothing of the other show is chosen");
+        }
+    }
 }

@@ -17,6 +17,11 @@ public interface Move {
     /** Whether it moves relative to what lies below. */
     boolean relative();
 
+    /** A place that it moves through; empty when that goes by what lies below. */
+    default Optional<FunctionValue> through() {
+        return relative() ? Optional.empty() : Optional.ofNullable(at(null, 0, Optional.empty()));
+    }
+
     /** One after the other, each around what the one before makes. */
     record Several(List<Move> moves) implements Move {
 

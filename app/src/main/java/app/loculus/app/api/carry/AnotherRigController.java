@@ -26,6 +26,8 @@ import app.loculus.formats.picture.GoboLikeness;
 import java.io.IOException;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Objects;
+import java.util.stream.DoubleStream;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -45,18 +47,35 @@ class AnotherRigController {
     record PointView(double x, double y, double z) {
 
         Vector3 at() {
-            if (!Double.isFinite(x + y + z)) {
-                throw Refusal.of("carry.points", "points", "A known point is three numbers, in metres.");
+            if (!DoubleStream.of(x, y, z).allMatch(m -> Math.abs(m) <= FARTHEST)) {
+                throw Refusal.of(
+                        "carry.points", "points", "A known point is three numbers in metres, each within 1000.");
             }
             return new Vector3(x, y, z);
         }
     }
 
     /** @param was where it is in the show; @param is where it is in the other rig */
-    record KnownPoint(PointView was, PointView is) {}
+    record KnownPoint(PointView was, PointView is) {
+
+        Displacement.Known known() {
+            if (was == null || is == null) {
+                throw Refusal.of("carry.points", "points", "A known point has a place in each of the two rooms.");
+            }
+            return new Displacement.Known(was.at(), is.at());
+        }
+    }
 
     /** @param was numbers in the show; @param is numbers in the rig, none when nothing is to stand for them */
-    record SaidPair(List<Integer> was, List<Integer> is) {}
+    record SaidPair(List<Integer> was, List<Integer> is) {
+
+        Pairer.Said said() {
+            if (was == null || is == null || was.contains(null) || is.contains(null)) {
+                throw Refusal.of("carry.pairs", "pairs", "A pair is numbers of the show and numbers of the rig.");
+            }
+            return new Pairer.Said(was, is);
+        }
+    }
 
     /**
      * @param rig the show that has the other rig
@@ -70,6 +89,9 @@ class AnotherRigController {
     record MadeShow(long id, String name) {}
 
     private static final int MOST_POINTS = 50;
+
+    /** Metres, as for marks. */
+    private static final double FARTHEST = 1000;
 
     private final Shows shows;
     private final RigFiles files;
@@ -149,6 +171,11 @@ class AnotherRigController {
         return new MadeShow(made, rig.name());
     }
 
+    /** What was given; an empty place in a list says nothing. */
+    private static <T> List<T> given(List<T> list) {
+        return list == null ? List.of() : list.stream().filter(Objects::nonNull).toList();
+    }
+
     private Move move(long id, RigMoveRequest request, String name) {
         if (request.rig() == null || request.rig() == id) {
             throw Refusal.of(
@@ -157,7 +184,7 @@ class AnotherRigController {
                     "It is to be said which rig the show goes to.",
                     WayOut.advice("Choose another show, or open a hookup, a scene or a show file."));
         }
-        List<KnownPoint> points = request.points() == null ? List.of() : request.points();
+        List<KnownPoint> points = given(request.points());
         if (points.size() > MOST_POINTS) {
             throw Refusal.of("carry.points", "points", "At most " + MOST_POINTS + " points are taken.");
         }
@@ -169,14 +196,9 @@ class AnotherRigController {
         Pairing pairing = Pairer.of(
                 from.show().patch(),
                 rig.patch(),
-                (request.pairs() == null ? List.<SaidPair>of() : request.pairs())
-                        .stream().map(p -> new Pairer.Said(p.was(), p.is())).toList());
+                given(request.pairs()).stream().map(SaidPair::said).toList());
         MoveToRig.Wishes wishes = new MoveToRig.Wishes(
-                name,
-                points.stream()
-                        .map(p -> new Displacement.Known(p.was().at(), p.is().at()))
-                        .toList(),
-                Boolean.TRUE.equals(request.byLight()));
+                name, points.stream().map(KnownPoint::known).toList(), Boolean.TRUE.equals(request.byLight()));
         return new Move(from, rig, pairing, MoveToRig.of(from.show(), rig, pairing, wishes, pictures));
     }
 }

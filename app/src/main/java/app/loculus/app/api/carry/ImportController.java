@@ -19,6 +19,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.function.IntFunction;
 import java.util.stream.Collectors;
@@ -82,7 +83,9 @@ class ImportController {
             throw Refusal.of("carry.from", "from", "It is to be said which other show the parts come from.");
         }
         Show from = shows.get(request.from()).show();
-        Set<String> keys = request.keys() == null ? Set.of() : Set.copyOf(request.keys());
+        Set<String> keys = request.keys() == null
+                ? Set.of()
+                : request.keys().stream().filter(Objects::nonNull).collect(Collectors.toSet());
         BringParts.Wanted wanted = new BringParts.Wanted(
                 of(keys, "palette", PaletteId::new, from.all(PartKinds.PALETTES).keySet()),
                 of(keys, "effect", EffectId::new, from.all(PartKinds.EFFECTS).keySet()),
@@ -96,7 +99,7 @@ class ImportController {
         Map<Integer, Integer> told = new LinkedHashMap<>();
         if (request.answers() != null) {
             request.answers().stream()
-                    .filter(a -> a.theirs() != null && a.ours() != null)
+                    .filter(a -> a != null && a.theirs() != null && a.ours() != null)
                     .forEach(a -> told.put(a.theirs(), a.ours()));
         }
         boolean preview = Boolean.TRUE.equals(request.preview());

@@ -1,9 +1,8 @@
 package app.loculus.core.edit.carry;
 
+import app.loculus.core.carry.Answering;
 import app.loculus.core.carry.Fate;
 import app.loculus.core.carry.Means;
-import app.loculus.core.carry.Pair;
-import app.loculus.core.carry.Pairing;
 import app.loculus.core.carry.PictureLikeness;
 import app.loculus.core.carry.UnitPairs;
 import app.loculus.core.carry.Verdict;
@@ -15,9 +14,6 @@ import app.loculus.core.mark.MarkId;
 import app.loculus.core.niche.NichePage;
 import app.loculus.core.niche.NichePageId;
 import app.loculus.core.palette.Palette;
-import app.loculus.core.patch.Fixture;
-import app.loculus.core.patch.FixtureId;
-import app.loculus.core.patch.Patch;
 import app.loculus.core.problem.Problem;
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.profile.Kind;
@@ -30,7 +26,6 @@ import app.loculus.core.unit.Numbers;
 import app.loculus.core.value.EffectId;
 import app.loculus.core.value.PaletteId;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -116,29 +111,6 @@ public record BringParts(Show from, Wanted wanted, boolean byType, Map<Integer, 
         new Bringing(draft, wanted.whole(from)).bring();
     }
 
-    /** Who answers to whom. */
-    Pairing pairing(Patch here) {
-        Patch there = from.patch();
-        Map<FixtureId, FixtureId> answers = new HashMap<>();
-        Map<String, List<Fixture>> types = here.fixtures().stream()
-                .collect(Collectors.groupingBy(f -> here.profileOf(f).fullName()));
-        Map<String, Integer> next = new HashMap<>();
-        for (Fixture f : there.fixtures()) {
-            String type = there.profileOf(f).fullName();
-            List<Fixture> same = types.getOrDefault(type, List.of());
-            int at = next.merge(type, 1, Integer::sum) - 1;
-            Optional<Fixture> answer =
-                    byType ? Optional.of(at).filter(i -> i < same.size()).map(same::get) : here.numbered(f.number());
-            answer.ifPresent(a -> answers.put(f.id(), a.id()));
-        }
-        told.forEach((theirs, ours) ->
-                answers.put(there.number(theirs).id(), here.number(ours).id()));
-        return new Pairing(there.fixtures().stream()
-                .filter(f -> answers.containsKey(f.id()))
-                .map(f -> new Pair(f.id(), answers.get(f.id()), byType ? Pair.By.SAME_TYPE : Pair.By.NUMBER))
-                .toList());
-    }
-
     /** One time of it. */
     private final class Bringing {
 
@@ -156,7 +128,8 @@ public record BringParts(Show from, Wanted wanted, boolean byType, Map<Integer, 
             this.before = draft.show();
             Means means = new Means(
                     before.answers(), from.marks().stream().map(Mark::at).toList(), place -> place, pictures, false);
-            UnitPairs pairs = new UnitPairs(from.patch(), before.patch(), pairing(before.patch()));
+            UnitPairs pairs = new UnitPairs(
+                    from.patch(), before.patch(), Answering.of(from.patch(), before.patch(), byType, told));
             this.carry = new Carry(from, draft, pairs, means, new Ids());
         }
 

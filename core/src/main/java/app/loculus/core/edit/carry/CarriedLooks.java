@@ -16,7 +16,6 @@ import app.loculus.core.palette.Palette;
 import app.loculus.core.patch.FixtureId;
 import app.loculus.core.patch.UnitId;
 import app.loculus.core.profile.Attribute;
-import app.loculus.core.profile.FunctionValue;
 import app.loculus.core.programmer.Touched;
 import app.loculus.core.programmer.Touching;
 import app.loculus.core.programmer.UnitValues;
@@ -185,13 +184,9 @@ final class CarriedLooks {
             Use now = carry.ids().of(use);
             motions.effect(now.effect()).ifPresent(effect -> {
                 Map<Attribute, Move> moves = motions.of(effect, is);
-                moves.forEach((a, move) -> touching.move(is, a, now, goes(move), moves.keySet()));
+                moves.forEach((a, move) -> touching.move(is, a, now, move.through(), moves.keySet()));
             });
         }
-    }
-
-    private static Optional<FunctionValue> goes(Move move) {
-        return move.relative() ? Optional.empty() : Optional.ofNullable(move.at(null, 0, Optional.empty()));
     }
 
     /**

@@ -82,7 +82,7 @@ final class Following {
             var moves = motions.of(effect, home);
             moves.forEach((attribute, move) -> {
                 if (there.get(attribute).isEmpty()) {
-                    touching.move(home, attribute, use, Laying.goes(move), moves.keySet());
+                    touching.move(home, attribute, use, move.through(), moves.keySet());
                 }
             });
         });

@@ -9,7 +9,6 @@ import app.loculus.core.problem.Problem;
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.problem.WayOut;
 import app.loculus.core.profile.Attribute;
-import app.loculus.core.profile.FunctionValue;
 import app.loculus.core.programmer.Touching;
 import app.loculus.core.resolve.Lights;
 import app.loculus.core.selection.Selection;
@@ -93,13 +92,8 @@ final class Laying {
     }
 
     private static boolean over(Touching touching, Map<Attribute, Move> moves, UnitId unit, Use use) {
-        moves.forEach((attribute, move) -> touching.move(unit, attribute, use, goes(move), moves.keySet()));
+        moves.forEach((attribute, move) -> touching.move(unit, attribute, use, move.through(), moves.keySet()));
         return !moves.isEmpty();
-    }
-
-    /** A place that it moves through; empty when that goes by what lies below. */
-    static Optional<FunctionValue> goes(Move move) {
-        return move.relative() ? Optional.empty() : Optional.ofNullable(move.at(null, 0, Optional.empty()));
     }
 
     /** An effect carries no light unless it moves it. */

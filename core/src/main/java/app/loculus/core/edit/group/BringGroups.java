@@ -1,9 +1,9 @@
 package app.loculus.core.edit.group;
 
+import app.loculus.core.carry.Answering;
+import app.loculus.core.carry.Pairing;
 import app.loculus.core.group.Group;
 import app.loculus.core.group.GroupContent;
-import app.loculus.core.patch.Fixture;
-import app.loculus.core.patch.FixtureId;
 import app.loculus.core.patch.UnitId;
 import app.loculus.core.problem.Problem;
 import app.loculus.core.problem.Refusal;
@@ -16,7 +16,6 @@ import app.loculus.core.show.Show;
 import app.loculus.core.show.ShowEdit;
 import app.loculus.core.unit.Numbers;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -44,10 +43,7 @@ public record BringGroups(Show from, List<Integer> numbers, boolean byType, Map<
         if (wanted.isEmpty()) {
             throw Refusal.of("group.bring", "group", "The other show has none of these groups.");
         }
-        Map<FixtureId, FixtureId> answering = byType ? byType(draft.show()) : byNumber(draft.show());
-        told.forEach((theirs, ours) -> answering.put(
-                from.patch().number(theirs).id(),
-                draft.show().patch().number(ours).id()));
+        Pairing answering = Answering.of(from.patch(), draft.show().patch(), byType, told);
         List<String> brought = new ArrayList<>();
         Set<Integer> missing = new LinkedHashSet<>();
         for (Group group : wanted) {
@@ -69,7 +65,7 @@ public record BringGroups(Show from, List<Integer> numbers, boolean byType, Map<
         }
     }
 
-    private GroupContent content(Group group, Show here, Map<FixtureId, FixtureId> answering, Set<Integer> missing) {
+    private GroupContent content(Group group, Show here, Pairing answering, Set<Integer> missing) {
         boolean described = group.content() instanceof GroupContent.Recipe recipe && described(recipe.base());
         return described ? group.content() : new GroupContent.Fixed(answered(group, here, answering, missing));
     }
@@ -83,12 +79,13 @@ public record BringGroups(Show from, List<Integer> numbers, boolean byType, Map<
                         && choice.parts().stream().allMatch(BringGroups::described);
     }
 
-    private Selection answered(Group group, Show here, Map<FixtureId, FixtureId> answering, Set<Integer> missing) {
+    private Selection answered(Group group, Show here, Pairing answering, Set<Integer> missing) {
         List<Step> steps = new ArrayList<>();
         for (Step step : from.units(group).steps()) {
             List<UnitId> units = new ArrayList<>();
             for (UnitId unit : step.units()) {
-                Optional<UnitId> there = Optional.ofNullable(answering.get(unit.fixture()))
+                Optional<UnitId> there = answering.inPlaceOf(unit.fixture()).stream()
+                        .findFirst()
                         .map(id -> new UnitId(id, unit.cell()))
                         .filter(u -> u.cell()
                                 <= here.patch()
@@ -103,32 +100,5 @@ public record BringGroups(Show from, List<Integer> numbers, boolean byType, Map<
             }
         }
         return new Selection(steps);
-    }
-
-    private Map<FixtureId, FixtureId> byNumber(Show here) {
-        Map<FixtureId, FixtureId> found = new HashMap<>();
-        from.patch()
-                .fixtures()
-                .forEach(f -> here.patch().numbered(f.number()).ifPresent(same -> found.put(f.id(), same.id())));
-        return found;
-    }
-
-    private Map<FixtureId, FixtureId> byType(Show here) {
-        Map<String, List<Fixture>> types = new HashMap<>();
-        here.patch()
-                .fixtures()
-                .forEach(f -> types.computeIfAbsent(here.patch().profileOf(f).fullName(), t -> new ArrayList<>())
-                        .add(f));
-        Map<String, Integer> next = new HashMap<>();
-        Map<FixtureId, FixtureId> found = new HashMap<>();
-        for (Fixture f : from.patch().fixtures()) {
-            String type = from.patch().profileOf(f).fullName();
-            int at = next.merge(type, 1, Integer::sum) - 1;
-            List<Fixture> same = types.getOrDefault(type, List.of());
-            if (at < same.size()) {
-                found.put(f.id(), same.get(at).id());
-            }
-        }
-        return found;
     }
 }
