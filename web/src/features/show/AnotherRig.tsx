@@ -36,7 +36,7 @@ export function AnotherRig({ ask }: { ask: (words: string, go: () => void) => vo
     retry: false,
     placeholderData: (before) => (rig === null ? undefined : before),
   });
-  const called = name.trim() || (show ? `${show.name}, other rig` : '');
+  const called = name.trim() || (show ? `${show.name.slice(0, 180)}, other rig` : '');
   const make = useOnce(async () => {
     if (!(await attempt(() => makeMove({ ...request, name: called })))) return;
     await queryClient.invalidateQueries({ queryKey: ['shows'] });
@@ -52,7 +52,7 @@ export function AnotherRig({ ask }: { ask: (words: string, go: () => void) => vo
     <div className="flex min-h-0 flex-1 flex-col gap-2 p-3">
       <div className="flex flex-wrap items-center gap-2">
         <h1 className="font-serif text-[22px] font-semibold">Another rig</h1>
-        <span className="truncate text-ink-2" title={show?.name}>
+        <span className="max-w-64 truncate text-ink-2" title={show?.name}>
           {show?.name} on
         </span>
         <div className="w-56">
