@@ -30,7 +30,8 @@ public final class RunningApplication implements AutoCloseable {
     /** @param beside a configuration with beans that take the place of the application's own */
     public RunningApplication(Path data, Class<?> beside, String... more) {
         List<String> all = new ArrayList<>(List.of(more));
-        for (String usual : List.of("--loculus.data=" + data, "--server.port=0", "--loculus.rig-port=0")) {
+        for (String usual : List.of(
+                "--loculus.data=" + data, "--server.port=0", "--loculus.rig-port=0", "--loculus.art-net-port=0")) {
             if (all.stream().noneMatch(f -> f.startsWith(usual.substring(0, usual.indexOf('='))))) {
                 all.add(usual);
             }

@@ -58,7 +58,8 @@ public class HttpBenchmark {
                         JAR.toString(),
                         "--loculus.data=" + data,
                         "--server.port=" + port,
-                        "--loculus.rig-port=0")
+                        "--loculus.rig-port=0",
+                        "--loculus.art-net-port=0")
                 .redirectErrorStream(true)
                 .redirectOutput(ProcessBuilder.Redirect.DISCARD)
                 .start();

@@ -5,6 +5,7 @@ import app.loculus.core.patch.Route;
 import app.loculus.core.patch.UniverseSetup;
 import app.loculus.formats.e131.DataPacket;
 import app.loculus.formats.e131.UniverseDiscovery;
+import app.loculus.formats.e131.UniverseSources;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.net.DatagramSocket;
@@ -13,18 +14,22 @@ import java.net.InetSocketAddress;
 import java.net.NetworkInterface;
 import java.net.StandardSocketOptions;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.SortedSet;
+import java.util.TreeMap;
 import java.util.TreeSet;
+import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import org.springframework.stereotype.Component;
 
 /**
  * Where each universe goes: to the virtual rig and to what was named at the start, under its own number; to what its
- * route names, under its port number and with its priority.
+ * route names, under its port number and with its priority, or by Art-Net to the nodes that take it.
  */
 @Component
 class Destinations {
@@ -37,12 +42,21 @@ class Destinations {
     private final Map<Integer, Found> found = new ConcurrentHashMap<>();
     private final Map<Integer, String> trouble = new ConcurrentHashMap<>();
     private final boolean allowNetwork;
+    private final ArtNetNodes nodes;
+    private final GroupEar groups;
 
-    /** Where a universe goes with the setup it has now. */
-    private record Found(UniverseSetup setup, List<Destination> goes) {}
+    /** Where a universe goes with the setup it has now. @param nodes version of what was known of them */
+    private record Found(UniverseSetup setup, long nodes, List<Destination> goes, List<String> takers) {
 
-    Destinations(Receivers receivers, Settings settings) {
+        boolean holds(UniverseSetup now, long known) {
+            return setup.equals(now) && (nodes == known || setup.route().kind() != Route.Kind.ART_NET);
+        }
+    }
+
+    Destinations(Receivers receivers, Settings settings, ArtNetNodes nodes, GroupEar groups) {
+        this.groups = groups;
         this.receivers = receivers;
+        this.nodes = nodes;
         this.allowNetwork = settings.allowNetwork();
         try {
             socket = new DatagramSocket();
@@ -56,34 +70,125 @@ class Destinations {
     }
 
     /** What is wrong with the route of a universe in words, empty when nothing is. */
-    String trouble(int universe) {
-        return trouble.getOrDefault(universe, "");
+    String trouble(UniverseSetup setup) {
+        String wrong = trouble.getOrDefault(setup.universe(), "");
+        if (!wrong.isEmpty() || setup.route().kind() != Route.Kind.ART_NET) {
+            return wrong;
+        }
+        try {
+            return nodes.trouble(setup, InetAddress.getByName(setup.route().host()));
+        } catch (IOException e) {
+            return "";
+        }
+    }
+
+    /** Who takes universes that go by Art-Net, in words, by universe. */
+    Map<Integer, List<String>> takers() {
+        Map<Integer, List<String>> all = new TreeMap<>();
+        found.forEach((universe, f) -> {
+            if (!f.takers().isEmpty()) {
+                all.put(universe, f.takers());
+            }
+        });
+        return all;
+    }
+
+    /** A universe no longer goes out. */
+    void forget(int universe) {
+        trouble.remove(universe);
+        if (found.remove(universe) != null) {
+            groups.listen(joined());
+        }
+    }
+
+    /** Numbers that go out by multicast, and on which interface. */
+    private Map<Integer, NetworkInterface> joined() {
+        Map<Integer, NetworkInterface> all = new TreeMap<>();
+        found.forEach((universe, f) -> f.goes().stream()
+                .filter(d -> d.receiver().getAddress().isMulticastAddress())
+                .forEach(d -> {
+                    try {
+                        all.put(d.universe(), d.socket().getOption(StandardSocketOptions.IP_MULTICAST_IF));
+                    } catch (IOException e) {
+                        // then nobody is heard there
+                    }
+                }));
+        return all;
+    }
+
+    /** Who else sends to the numbers that go out by multicast. @param own who we are */
+    List<Overheard> overheard(UUID own) {
+        List<Overheard> all = new ArrayList<>();
+        Map<Integer, List<UniverseSources.Sender>> senders = groups.senders();
+        found.values().stream()
+                .map(Found::setup)
+                .filter(s -> s.route().kind() == Route.Kind.MULTICAST)
+                .sorted(Comparator.comparing(UniverseSetup::universe))
+                .forEach(s -> {
+                    List<UniverseSources.Sender> there = senders.getOrDefault(s.port(), List.of());
+                    there.stream()
+                            .filter(o -> !o.cid().equals(own))
+                            .forEach(o -> all.add(new Overheard(
+                                    s.universe(), s.port(), o.cid(), o.name(), o.from(), o.priority(), s.priority())));
+                    groups.telling(s.port()).forEach((cid, name) -> {
+                        if (!cid.equals(own)
+                                && there.stream().noneMatch(o -> o.cid().equals(cid))) {
+                            all.add(new Overheard(s.universe(), s.port(), cid, name, "", 0, s.priority()));
+                        }
+                    });
+                });
+        return all;
+    }
+
+    /** What tells packets by Art-Net from here from those of other senders. */
+    Set<UUID> own() {
+        return nodes.own();
     }
 
     List<Destination> of(UniverseSetup setup) {
         Found known = found.get(setup.universe());
-        if (known == null || !known.setup().equals(setup)) {
-            known = new Found(setup, find(setup));
+        long version = nodes.version();
+        if (known == null || !known.holds(setup, version)) {
+            List<String> takers = new ArrayList<>();
+            known = new Found(setup, version, find(setup, takers), takers);
             found.put(setup.universe(), known);
+            groups.listen(joined());
         }
         return known.goes();
     }
 
-    private List<Destination> find(UniverseSetup setup) {
+    private List<Destination> find(UniverseSetup setup, List<String> takers) {
         List<Destination> all = new ArrayList<>();
-        receivers.all().forEach(r -> all.add(new Destination(socket, r, setup.universe(), DataPacket.USUAL_PRIORITY)));
+        receivers
+                .all()
+                .forEach(r -> all.add(e131(socket, r, setup.universe(), DataPacket.USUAL_PRIORITY, r, setup.sync())));
         Route route = setup.route();
         try {
-            if (route.kind() == Route.Kind.UNICAST) {
-                InetSocketAddress to =
-                        new InetSocketAddress(allowed(InetAddress.getByName(route.host())), route.port());
-                all.add(new Destination(socket, to, setup.port(), setup.priority()));
-            } else if (route.kind() == Route.Kind.MULTICAST) {
-                all.add(new Destination(
-                        multicast(allowed(InetAddress.getByName(route.host()))),
-                        group(setup.port()),
-                        setup.port(),
-                        setup.priority()));
+            InetAddress host = route.kind() == Route.Kind.RIG
+                    ? InetAddress.getLoopbackAddress()
+                    : allowed(InetAddress.getByName(route.host()));
+            InetSocketAddress to = new InetSocketAddress(host, route.port());
+            switch (route.kind()) {
+                case RIG -> {}
+                case UNICAST -> all.add(e131(socket, to, setup.port(), setup.priority(), to, setup.sync()));
+                case MULTICAST ->
+                    all.add(e131(
+                            multicast(host),
+                            group(setup.port()),
+                            setup.port(),
+                            setup.priority(),
+                            group(setup.sync()),
+                            setup.sync()));
+                case ART_NET ->
+                    nodes.taking(route, host, setup.port()).forEach(n -> {
+                        takers.add(n.words());
+                        all.add(artNet(n.socket(), n.at(), setup));
+                    });
+                case ART_NET_BROADCAST ->
+                    all.add(artNet(
+                            nodes.socket(host),
+                            new InetSocketAddress(ArtNetNodes.broadcast(host), route.port()),
+                            setup));
             }
             trouble.remove(setup.universe());
         } catch (IOException e) {
@@ -92,6 +197,20 @@ class Destinations {
                     "Universe " + setup.universe() + " does not go to “" + route.name() + "”: " + e.getMessage() + ".");
         }
         return List.copyOf(all);
+    }
+
+    /** @param beats who is told the synchronisation address when the slots count */
+    private static Destination e131(
+            DatagramSocket from, InetSocketAddress to, int number, int priority, InetSocketAddress beats, int sync) {
+        Optional<Destination.Beat> beat =
+                Optional.of(new Destination.Beat(Wire.E131, from, beats, sync)).filter(b -> sync != 0);
+        return new Destination(Wire.E131, from, to, number, priority, beat);
+    }
+
+    private static Destination artNet(DatagramSocket from, InetSocketAddress to, UniverseSetup setup) {
+        Optional<Destination.Beat> beat = Optional.of(new Destination.Beat(Wire.ART_NET, from, to, 0))
+                .filter(b -> setup.sync() != 0);
+        return new Destination(Wire.ART_NET, from, to, setup.port(), DataPacket.USUAL_PRIORITY, beat);
     }
 
     /** 239.255.HI.LO of the universe number. */
@@ -106,7 +225,7 @@ class Destinations {
     /** @param goes where everything goes now @return numbers by who gets them there, in order */
     Map<Listener, List<Integer>> listeners(List<Destination> goes) {
         Map<Listener, SortedSet<Integer>> all = new LinkedHashMap<>();
-        goes.forEach(d -> listener(d)
+        goes.stream().filter(d -> d.wire() == Wire.E131).forEach(d -> listener(d)
                 .ifPresent(l -> all.computeIfAbsent(l, x -> new TreeSet<>()).add(d.universe())));
         Map<Listener, List<Integer>> sorted = new LinkedHashMap<>();
         all.forEach((l, numbers) -> sorted.put(l, List.copyOf(numbers)));
@@ -151,6 +270,8 @@ class Destinations {
 
     void close() {
         socket.close();
+        nodes.close();
+        groups.close();
         byInterface.values().forEach(DatagramSocket::close);
     }
 }

@@ -3,13 +3,13 @@ package app.loculus.app.output;
 import app.loculus.app.store.SettingStore;
 import app.loculus.core.dmx.Frames;
 import app.loculus.core.patch.Address;
-import app.loculus.formats.e131.DataPacket;
-import app.loculus.formats.e131.DataPacketLayout;
-import app.loculus.formats.e131.UniverseDiscovery;
 import java.io.IOException;
-import java.net.DatagramPacket;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentSkipListMap;
@@ -51,18 +51,14 @@ public class FrameClock implements SmartLifecycle {
     /** Which universes are sent is told so often (E1.31, 4.3). */
     private static final long ANNOUNCE_NANOS = 10_000_000_000L;
 
-    static final String SOURCE = "Loculus";
-
     private final LiveOutput output;
     private final Destinations destinations;
     private final OutputClock clock;
-    private final UUID cid;
+    private final PacketSender sender;
     private final Map<Integer, Outgoing> universes = new TreeMap<>();
     private final Map<Integer, String> trouble = new ConcurrentSkipListMap<>();
     private Thread thread;
     private volatile boolean running;
-    private volatile long packets;
-    private final Map<Integer, Tally> tallies = new ConcurrentSkipListMap<>();
     private long announcedNanos = System.nanoTime() - ANNOUNCE_NANOS;
 
     /** How long it takes to make a frame, of late. */
@@ -72,25 +68,35 @@ public class FrameClock implements SmartLifecycle {
         this.output = output;
         this.destinations = destinations;
         this.clock = clock;
-        this.cid = UUID.fromString(settings.once(CID, () -> UUID.randomUUID().toString()));
+        this.sender = new PacketSender(UUID.fromString(
+                settings.once(CID, () -> UUID.randomUUID().toString())));
     }
 
     /** Packets sent since the start. */
     public long packets() {
-        return packets;
+        return sender.packets();
     }
 
-    /** What tells its packets from those of other senders. */
-    public UUID cid() {
-        return cid;
+    /** What tells its packets from those of other senders, by E1.31 and by Art-Net. */
+    public Set<UUID> own() {
+        Set<UUID> own = new HashSet<>(destinations.own());
+        own.add(sender.cid());
+        return own;
+    }
+
+    /** Who else sends on the net where universes go from here. */
+    public List<Overheard> overheard() {
+        return destinations.overheard(sender.cid());
+    }
+
+    /** Who takes universes that go by Art-Net, in words, by universe. */
+    public Map<Integer, List<String>> takers() {
+        return destinations.takers();
     }
 
     /** What went out, by universe. */
     public List<Sent> sent() {
-        long now = System.nanoTime();
-        return tallies.entrySet().stream()
-                .map(e -> e.getValue().sent(e.getKey(), now))
-                .toList();
+        return sender.sent();
     }
 
     /** What is wrong with the output in words, empty when nothing is. */
@@ -140,9 +146,12 @@ public class FrameClock implements SmartLifecycle {
             boolean moves = due <= 0;
             long now = moves ? together(frames, on) : System.nanoTime();
             long next = Long.MAX_VALUE;
+            Map<Integer, Long> held = held(frames, on);
             for (Map.Entry<Integer, Outgoing> e : List.copyOf(universes.entrySet())) {
-                next = Math.min(next, one(e.getKey(), e.getValue(), on.contains(e.getKey()), frames, now));
+                long until = held.getOrDefault(e.getKey(), Long.MIN_VALUE);
+                next = Math.min(next, one(e.getKey(), e.getValue(), on.contains(e.getKey()), frames, now, until));
             }
+            beat();
             announce();
             // The next frame is begun so that it is made when it may go.
             return moves
@@ -178,20 +187,53 @@ public class FrameClock implements SmartLifecycle {
         return now > beat && now - beat < LATE_NANOS ? beat : now;
     }
 
-    /** @param now the time that counts */
-    private long one(int universe, Outgoing line, boolean on, Frames frames, long now) {
+    /**
+     * Universes with one synchronisation address change at the same moment: those that have changed wait for the one of
+     * them that may go last.
+     *
+     * @return until when, by universe
+     */
+    private Map<Integer, Long> held(Frames frames, List<Integer> on) {
+        Map<Integer, List<Integer>> together = new HashMap<>();
+        on.stream()
+                .filter(u -> output.setup(u).sync() != 0 && universes.get(u).changed(frames, u))
+                .forEach(u -> together
+                        .computeIfAbsent(output.setup(u).sync(), s -> new ArrayList<>())
+                        .add(u));
+        Map<Integer, Long> held = new HashMap<>();
+        together.values().forEach(all -> {
+            long last = all.stream()
+                    .mapToLong(u -> universes.get(u).earliest())
+                    .max()
+                    .orElseThrow();
+            all.forEach(u -> held.put(u, last));
+        });
+        return held;
+    }
+
+    private void beat() {
+        try {
+            sender.beat();
+        } catch (IOException e) {
+            tell(NO_UNIVERSE, "That universes count together could not be told: " + e.getMessage(), e);
+        }
+    }
+
+    /** @param now the time that counts; @param until before which it does not go */
+    private long one(int universe, Outgoing line, boolean on, Frames frames, long now, long until) {
         try {
             line.redirect(on ? destinations.of(output.setup(universe)) : List.of());
             boolean changed = on && line.changed(frames, universe);
-            if (now >= line.latest(changed)) {
+            if (now >= Math.max(until, line.latest(changed))) {
                 send(universe, line, frames, changed, now);
             }
             if (!on && !line.ending()) {
                 universes.remove(universe);
                 trouble.remove(universe);
+                destinations.forget(universe);
                 return Long.MAX_VALUE;
             }
-            return line.latest(on && line.changed(frames, universe)) - System.nanoTime();
+            return Math.max(until, line.latest(on && line.changed(frames, universe))) - System.nanoTime();
         } catch (IOException | RuntimeException e) {
             tell(universe, "Universe " + universe + " does not go out: " + e.getMessage(), e);
             line.sent(frames, false, now);
@@ -203,12 +245,12 @@ public class FrameClock implements SmartLifecycle {
         line.sent(frames, changed, now);
         byte[] slots = frames.slots(universe);
         for (Destination to : line.endingNow()) {
-            packet(universe, line, to, new byte[Address.SLOTS], DataPacket.STREAM_TERMINATED);
+            sender.end(universe, to, line.next(to), new byte[Address.SLOTS]);
         }
         IOException failed = null;
         for (Destination to : line.goes()) {
             try {
-                packet(universe, line, to, slots, 0);
+                sender.levels(universe, to, line.next(to), slots);
             } catch (IOException e) {
                 failed = e;
             }
@@ -216,7 +258,7 @@ public class FrameClock implements SmartLifecycle {
         if (failed != null) {
             throw failed;
         }
-        String wrong = destinations.trouble(universe);
+        String wrong = destinations.trouble(output.setup(universe));
         if (wrong.isEmpty()) {
             trouble.remove(universe);
         } else {
@@ -237,23 +279,11 @@ public class FrameClock implements SmartLifecycle {
         announcedNanos = System.nanoTime();
         listeners.forEach((where, numbers) -> {
             try {
-                for (UniverseDiscovery page : UniverseDiscovery.pages(cid, SOURCE, numbers)) {
-                    byte[] bytes = page.encode();
-                    where.socket().send(new DatagramPacket(bytes, bytes.length, where.receiver()));
-                }
+                sender.announce(where, numbers);
             } catch (IOException e) {
                 tell(NO_UNIVERSE, "Which universes are sent could not be told: " + e.getMessage(), e);
             }
         });
-    }
-
-    private void packet(int universe, Outgoing line, Destination to, byte[] slots, int options) throws IOException {
-        Tally tally = tallies.computeIfAbsent(universe, u -> new Tally());
-        DataPacket packet = new DataPacket(cid, SOURCE, to.priority(), line.next(to), options, to.universe(), 0, slots);
-        byte[] bytes = DataPacketLayout.encode(packet);
-        to.socket().send(new DatagramPacket(bytes, bytes.length, to.receiver()));
-        packets++;
-        tally.count(System.nanoTime());
     }
 
     private void tell(int universe, String words, Exception cause) {

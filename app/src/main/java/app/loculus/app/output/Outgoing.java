@@ -30,7 +30,7 @@ final class Outgoing {
         }
     }
 
-    private final Map<Destination.Stream, Integer> sequences = new LinkedHashMap<>();
+    private final Map<Destination.Stream, Long> counts = new LinkedHashMap<>();
     private final List<Ending> endings = new ArrayList<>();
     private List<Destination> goes = List.of();
     private Frames sent = Frames.NONE;
@@ -48,7 +48,10 @@ final class Outgoing {
             return;
         }
         List<Destination.Stream> streams = now.stream().map(Destination::stream).toList();
-        goes.stream().filter(d -> !streams.contains(d.stream())).forEach(d -> endings.add(new Ending(d)));
+        // Art-Net has no way to say that a stream ends.
+        goes.stream()
+                .filter(d -> d.wire() == Wire.E131 && !streams.contains(d.stream()))
+                .forEach(d -> endings.add(new Ending(d)));
         endings.removeIf(e -> streams.contains(e.to.stream()));
         goes = now;
         repeats = 0;
@@ -75,11 +78,9 @@ final class Outgoing {
         begun = true;
     }
 
-    /** Sequence numbers run per stream, without gaps. */
-    int next(Destination to) {
-        int sequence = sequences.getOrDefault(to.stream(), 0);
-        sequences.put(to.stream(), sequence + 1 & 0xFF);
-        return sequence;
+    /** Packets so far in a stream, which its sequence numbers go by, without gaps. */
+    long next(Destination to) {
+        return counts.merge(to.stream(), 1L, Long::sum) - 1;
     }
 
     /** Where a packet that ends the stream goes this time. */

@@ -1,8 +1,11 @@
 package app.loculus.app.rig;
 
 import app.loculus.app.config.Settings;
+import app.loculus.formats.artnet.ArtDmx;
 import app.loculus.formats.e131.DataPacket;
 import app.loculus.formats.e131.DataPacketLayout;
+import app.loculus.formats.e131.SyncPacket;
+import app.loculus.formats.e131.Synchronisation;
 import app.loculus.formats.e131.UniverseDiscovery;
 import app.loculus.formats.e131.UniverseSources;
 import jakarta.annotation.PreDestroy;
@@ -12,6 +15,7 @@ import java.net.DatagramPacket;
 import java.net.DatagramSocket;
 import java.net.InetAddress;
 import java.net.InetSocketAddress;
+import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
@@ -41,6 +45,7 @@ public class VirtualRig {
     private record Heard(Told told, long atNanos) {}
 
     private final Map<Integer, UniverseSources> universes = new ConcurrentHashMap<>();
+    private final Synchronisation sync = new Synchronisation();
     private final Map<UUID, Heard> announced = new ConcurrentHashMap<>();
     private final DatagramSocket socket;
     private final boolean otherPort;
@@ -92,6 +97,7 @@ public class VirtualRig {
                 socket.receive(datagram);
                 String from = datagram.getAddress().getHostAddress();
                 DataPacketLayout.decode(buffer, datagram.getLength()).ifPresent(p -> take(p, from));
+                SyncPacket.decode(buffer, datagram.getLength()).ifPresent(this::take);
                 UniverseDiscovery.decode(buffer, datagram.getLength()).ifPresent(this::take);
             } catch (IOException e) {
                 if (!socket.isClosed()) {
@@ -102,9 +108,47 @@ public class VirtualRig {
     }
 
     private void take(DataPacket packet, String from) {
-        UniverseSources sources = universes.computeIfAbsent(packet.universe(), u -> new UniverseSources());
-        if (sources.take(packet, from, System.nanoTime())) {
+        long now = System.nanoTime();
+        if (of(packet.universe()).take(packet, from, sync.holds(packet, now), now)) {
             listener.accept(packet.universe());
+        }
+    }
+
+    private UniverseSources of(int universe) {
+        return universes.computeIfAbsent(universe, u -> new UniverseSources());
+    }
+
+    private void take(SyncPacket packet) {
+        if (sync.take(packet, System.nanoTime())) {
+            release(packet.cid(), packet.address());
+        }
+    }
+
+    /** What a sender has sent and what waits for this address counts now. */
+    void release(UUID sender, int address) {
+        long now = System.nanoTime();
+        universes.forEach((universe, sources) -> {
+            if (sources.release(sender, address, now)) {
+                listener.accept(universe);
+            }
+        });
+    }
+
+    /** What tells a sender by Art-Net, which has no name there, from others. */
+    public static UUID artNetSender(InetSocketAddress from) {
+        String text = "art-net " + from.getAddress().getHostAddress() + ":" + from.getPort();
+        return UUID.nameUUIDFromBytes(text.getBytes(StandardCharsets.UTF_8));
+    }
+
+    /** Levels by Art-Net count as those of E1.31 with the usual priority do. @param waits until ArtSync */
+    void take(ArtDmx levels, InetSocketAddress from, boolean waits) {
+        UniverseSources.Sender sender = new UniverseSources.Sender(
+                artNetSender(from),
+                "a sender by Art-Net",
+                DataPacket.USUAL_PRIORITY,
+                from.getAddress().getHostAddress());
+        if (of(levels.portAddress()).take(sender, levels.sequence(), levels.slots(), waits, System.nanoTime())) {
+            listener.accept(levels.portAddress());
         }
     }
 

@@ -29,7 +29,8 @@ class UniverseStore implements PartStore<Integer, UniverseSetup> {
             int priority,
             Route.Kind route,
             String target,
-            String targetName) {}
+            String targetName,
+            int sync) {}
 
     interface Rows {
         @Select("select * from universe_setup where show_id = #{show} order by universe")
@@ -66,7 +67,7 @@ class UniverseStore implements PartStore<Integer, UniverseSetup> {
 
     private static UniverseSetup setup(UniverseRow u) {
         Route route = new Route(u.route(), u.target(), u.targetName());
-        return new UniverseSetup(u.universe(), u.name(), u.isOn(), u.port(), u.priority(), route);
+        return new UniverseSetup(u.universe(), u.name(), u.isOn(), u.port(), u.priority(), route, u.sync());
     }
 
     @Override
@@ -83,7 +84,8 @@ class UniverseStore implements PartStore<Integer, UniverseSetup> {
                             u.priority(),
                             u.route().kind(),
                             u.route().target(),
-                            u.route().name())));
+                            u.route().name(),
+                            u.sync())));
         }
     }
 }

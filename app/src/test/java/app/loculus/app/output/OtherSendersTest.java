@@ -11,6 +11,8 @@ import java.io.IOException;
 import java.net.DatagramPacket;
 import java.net.DatagramSocket;
 import java.net.InetAddress;
+import java.net.NetworkInterface;
+import java.net.StandardSocketOptions;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
@@ -93,6 +95,47 @@ class OtherSendersTest {
             desk(app, 1, 100, DataPacket.STREAM_TERMINATED, 0);
             assertThat(lit(app, 0.4)).isBetween(0.39, 0.41);
             assertThat(others(app, false)).isEqualTo("[]");
+        }
+    }
+
+    /** On the net itself, where the rig is not asked. */
+    @Test
+    void another_sender_to_the_same_group_is_heard_and_said_with_our_own_priority_there() throws Exception {
+        try (RunningApplication app = new RunningApplication(data);
+                DatagramSocket net = new DatagramSocket()) {
+            net.setOption(
+                    StandardSocketOptions.IP_MULTICAST_IF,
+                    NetworkInterface.getByInetAddress(InetAddress.getLoopbackAddress()));
+            app.json("POST", "/api/shows", Map.of("name", "Net"));
+            app.line(1, "patch 1 as \"House Dimmer\" at 1.1\n1 at full");
+            app.line(1, "universe 1 number 79 priority 120 to multicast as \"Here\"");
+            pause(300);
+            assertThat(app.get("/api/output").get("others"))
+                    .as("ourselves are no other sender")
+                    .isEmpty();
+            String said = "[]";
+            for (int tries = 0; tries < 40 && said.equals("[]"); tries++) {
+                byte[] theirs = DataPacketLayout.encode(
+                        new DataPacket(DESK, "Desk B", 110, tries, 0, 79, 0, new byte[] {1, 2, 3}));
+                net.send(new DatagramPacket(theirs, theirs.length, Destinations.group(79)));
+                pause(50);
+                said = app.get("/api/output").get("others").toString();
+            }
+            assertThat(said)
+                    .contains("“Desk B” (127.0.0.1) sends number 79, our universe 1, on the net too, with priority 110:"
+                            + " this one's light counts (120).");
+            app.line(1, "universe 1 to rig");
+            assertThat(others(app, false)).isEqualTo("[]");
+            byte[] told = UniverseDiscovery.pages(DESK, "Desk B", List.of(79))
+                    .get(0)
+                    .encode();
+            app.line(1, "universe 1 to multicast as \"Here\"");
+            for (int tries = 0; tries < 40 && !said.contains("tells on the net"); tries++) {
+                net.send(new DatagramPacket(told, told.length, Destinations.group(UniverseDiscovery.UNIVERSE)));
+                pause(50);
+                said = app.get("/api/output").get("others").toString();
+            }
+            assertThat(said).contains("“Desk B” tells on the net that it sends number 79, our universe 1, too.");
         }
     }
 

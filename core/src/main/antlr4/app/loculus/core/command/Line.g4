@@ -63,10 +63,12 @@ universeChange
     : NAME text                         # universeName
     | (ON | OFF)                        # universeSwitch
     | PRIORITY integer                  # universePriority
-    | NUMBER integer                    # universeNumber
+    | NUMBER integer (COLON integer COLON integer)?     # universeNumber
+    | SYNC (OFF | integer)              # universeSync
     | TO RIG                            # universeToRig
     | TO UNICAST target AS text         # universeUnicast
     | TO MULTICAST target? AS text      # universeMulticast
+    | TO ARTNET BROADCAST? target? AS text      # universeArtNet
     ;
 target : text ;
 saveVersion : SAVE VERSION text ;
@@ -347,7 +349,7 @@ PURPOSE : 'purpose' ; NOTE : 'note' ; RENUMBER : 'renumber' ; CHANGE : 'change' 
 WITH : 'with' ; SHIFT : 'shift' ; BY : 'by' ; COMPACT : 'compact' ; UNIVERSE : 'universe' ; UNIVERSES : 'universes' ;
 ONE : 'one' ; MARK : 'mark' ; ANSWERED : 'answered' ; WRONG : 'wrong' ; DEAD : 'dead' ; NOT : 'not' ;
 TRIED : 'tried' ; PRIORITY : 'priority' ; NUMBER : 'number' ; RIG : 'rig' ; UNICAST : 'unicast' ;
-MULTICAST : 'multicast' ; SAVE : 'save' ; RESTORE : 'restore' ; VERSION : 'version' ;
+MULTICAST : 'multicast' ; ARTNET : 'art-net' | 'artnet' ; BROADCAST : 'broadcast' ; SYNC : 'sync' ; SAVE : 'save' ; RESTORE : 'restore' ; VERSION : 'version' ;
 TINT : 'tint' ; MOVE : 'move' ; COPY : 'copy' ; FREEZE : 'freeze' ; STARTER : 'starter' ; GROUPS : 'groups' ; RECIPE : 'recipe' ;
 WHOLE : 'whole' ; STEP : 'step' ; CELLS : 'cells' ; SORT : 'sort' ; ACROSS : 'across' ; ALONG : 'along' ; UP : 'up' ;
 OUTWARD : 'outward' ; ROWS : 'rows' ; COLUMNS : 'columns' ; DIAGONAL : 'diagonal' ; RINGS : 'rings' ; WITHIN : 'within' ;

@@ -121,9 +121,7 @@ final class PatchClauses extends RoomClauses {
     public List<ShowEdit> visitUniverse(LineParser.UniverseContext c) {
         return one(new SetUniverse(
                 Terms.range(c.numberTerm()),
-                setup -> c.universeChange().stream()
-                        .map(change -> change.accept(new UniverseChanges()))
-                        .reduce(setup, (s, change) -> change.apply(s), (a, b) -> b)));
+                setup -> UniverseChanges.of(c.universeChange()).apply(setup)));
     }
 
     @Override

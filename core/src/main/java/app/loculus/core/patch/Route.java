@@ -3,7 +3,6 @@ package app.loculus.core.patch;
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.problem.WayOut;
 import app.loculus.core.unit.Limits;
-import java.util.Locale;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
@@ -11,7 +10,8 @@ import java.util.stream.Stream;
 /**
  * Where a universe goes beside the virtual rig.
  *
- * @param target unicast: an IPv4 address, with a port or without; multicast: address of this machine's interface
+ * @param target unicast: an IPv4 address, with a port or without; multicast and Art-Net broadcast: address of this
+ *     machine's interface; Art-Net: either, an interface to ask all nodes there, an address to ask that node alone
  * @param name what the person called the target; needed for everything but the rig alone
  */
 public record Route(Kind kind, String target, String name) {
@@ -20,17 +20,39 @@ public record Route(Kind kind, String target, String name) {
 
     /** How frames travel. */
     public enum Kind {
-        RIG,
-        UNICAST,
-        MULTICAST;
+        RIG("rig"),
+        UNICAST("unicast"),
+        MULTICAST("multicast"),
+        /** To each node that answered that it takes the universe. */
+        ART_NET("art-net"),
+        /** To everybody on a net. */
+        ART_NET_BROADCAST("art-net broadcast");
 
+        private final String word;
+
+        Kind(String word) {
+            this.word = word;
+        }
+
+        /** As in the line. */
         public String word() {
-            return name().toLowerCase(Locale.ROOT);
+            return word;
+        }
+
+        public boolean artNet() {
+            return this == ART_NET || this == ART_NET_BROADCAST;
+        }
+
+        private String words() {
+            return artNet() ? word.replace("art-net", "Art-Net") : word;
         }
     }
 
     private static final Pattern FORM = Pattern.compile("((\\d{1,3}\\.){3}\\d{1,3})(?::(\\d{1,5}))?");
     private static final int USUAL_PORT = 5568;
+
+    /** UDP port of Art-Net. */
+    public static final int ART_NET_PORT = 6454;
 
     public Route {
         if (kind != Kind.RIG && (target.isBlank() || name.isBlank())) {
@@ -59,7 +81,9 @@ public record Route(Kind kind, String target, String name) {
                     "“" + target + "” is no address such as "
                             + (kind == Kind.UNICAST
                                     ? "192.0.2.7 or 192.0.2.7:5568."
-                                    : "192.0.2.7, that of an interface."));
+                                    : kind == Kind.ART_NET
+                                            ? "192.0.2.7, that of an interface or of a node."
+                                            : "192.0.2.7, that of an interface."));
         }
     }
 
@@ -68,10 +92,10 @@ public record Route(Kind kind, String target, String name) {
         return target.strip().split(":")[0];
     }
 
-    /** UDP port; 5568 unless another one is given. */
+    /** UDP port; 5568, for Art-Net 6454, unless another one is given. */
     public int port() {
         String[] parts = target.strip().split(":");
-        return parts.length > 1 ? Integer.parseInt(parts[1]) : USUAL_PORT;
+        return parts.length > 1 ? Integer.parseInt(parts[1]) : kind.artNet() ? ART_NET_PORT : USUAL_PORT;
     }
 
     /** Whether frames stay in this machine. */
@@ -81,6 +105,6 @@ public record Route(Kind kind, String target, String name) {
 
     @Override
     public String toString() {
-        return kind == Kind.RIG ? "virtual rig" : kind.word() + " to “" + name + "” (" + target + ")";
+        return kind == Kind.RIG ? "virtual rig" : kind.words() + " to “" + name + "” (" + target + ")";
     }
 }

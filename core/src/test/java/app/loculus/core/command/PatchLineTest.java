@@ -39,6 +39,10 @@ class PatchLineTest {
                 "change 1 to \"Dimmer\" | Changes 1 fixture to Dimmer / 1-slot: 3 → 1 slot |",
                 "universe 2 name \"Floor\" off | Universe 2 “Floor”: off, number 2, priority 100, virtual rig |",
                 "universe 5 to multicast as \"Here\" | Universe 5: on, number 5, priority 100, multicast to “Here” (127.0.0.1) |",
+                "universe 5 number 0:1:3 to art-net as \"Here\" | Universe 5: on, port address 0:1:3 (19), Art-Net to “Here” (127.0.0.1) |",
+                "universe 5 number 0 to artnet broadcast \"192.0.2.7\" as \"All\" | Universe 5: on, port address 0:0:0 (0), Art-Net broadcast to “All” (192.0.2.7) |",
+                "universe 5 sync 7000 | Universe 5: on, number 5, priority 100, synchronised by 7000, virtual rig |",
+                "universe 5 sync off | Universe 5: on, number 5, priority 100, virtual rig |",
             })
     void each_verb_says_what_it_does(String line, String first, String second) {
         Outcome outcome = Rig.say(SHOW, line);
@@ -54,6 +58,13 @@ class PatchLineTest {
     @CsvSource(
             delimiter = '|',
             value = {
+                "universe 5 number 0 | Port number 0 is outside 1 to 63999.",
+                "universe 5 number 0:0:16 | 0:0:16 is no port address.",
+                "universe 5 number 40000 to art-net as \"Here\" | Art-Net has no port address 40000: they go from 0 (0:0:0) to 32767 (127:15:15).",
+                "universe 5 sync 64000 | Sync 64000 is outside 1 to 63999.",
+                "universe 5 sync 0 | Sync 0 is none.",
+                "universe 1 thru 2 number 7 to art-net as \"Here\" | Universes 1 and 2 would both go out as port address 0:0:7 (7); receivers would mix them up.",
+                "universe 5 to art-net \"node.local\" as \"Here\" | “node.local” is no address such as 192.0.2.7, that of an interface or of a node.",
                 "swap 1 with 99 | There is no fixture 99.",
                 "swap 1 with 1 | There is nothing to swap.",
                 "compact universe 9 | Universe 9 is empty.",

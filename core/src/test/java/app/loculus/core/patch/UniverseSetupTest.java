@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import app.loculus.core.problem.Refusal;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 
 class UniverseSetupTest {
@@ -47,6 +48,24 @@ class UniverseSetupTest {
     void multicast_names_an_interface_and_no_port() {
         assertThatThrownBy(() -> new Route(Route.Kind.MULTICAST, "127.0.0.1:5568", "Here"))
                 .hasMessageContaining("that of an interface");
+    }
+
+    @ParameterizedTest
+    @CsvSource({"0, 0:0:0", "1, 0:0:1", "16, 0:1:0", "255, 0:15:15", "256, 1:0:0", "4660, 18:3:4", "32767, 127:15:15"})
+    void a_port_address_is_said_both_ways(int value, String words) {
+        assertThat(new PortAddress(value)).hasToString(words);
+        PortAddress address = new PortAddress(value);
+        assertThat(PortAddress.of(address.net(), address.subNet(), address.universe()))
+                .isEqualTo(address);
+    }
+
+    @Test
+    void by_art_net_a_universe_may_have_number_0_and_then_has_no_way_back_to_e131() {
+        UniverseSetup node = new UniverseSetup(
+                4, "", true, 0, 100, new Route(Route.Kind.ART_NET, "192.0.2.7", "Node"), 0);
+        assertThat(node.route().port()).isEqualTo(6454);
+        assertThatThrownBy(() -> node.going(Route.RIG)).hasMessageContaining("Port number 0 is outside 1 to 63999");
+        assertThat(node.keptInside().on()).isFalse();
     }
 
     @Test

@@ -23,13 +23,18 @@ final class AcnRoot {
 
     /** @param out of the length that the whole packet has */
     static void write(ByteBuffer out, int vector, UUID cid, int framingVector, String sourceName) {
+        write(out, vector, cid, framingVector);
+        byte[] name = sourceName.getBytes(StandardCharsets.UTF_8);
+        out.put(NAME_AT, Arrays.copyOf(name, Math.min(name.length, NAME_OCTETS - 1)));
+    }
+
+    /** The same for a packet that says no name. */
+    static void write(ByteBuffer out, int vector, UUID cid, int framingVector) {
         int total = out.capacity();
         out.putShort(0, (short) 0x0010).put(4, IDENTIFIER);
         out.putShort(LENGTH_AT, length(total, LENGTH_AT)).putInt(VECTOR_AT, vector);
         out.putLong(CID_AT, cid.getMostSignificantBits()).putLong(CID_AT + 8, cid.getLeastSignificantBits());
         out.putShort(FRAMING_LENGTH_AT, length(total, FRAMING_LENGTH_AT)).putInt(FRAMING_VECTOR_AT, framingVector);
-        byte[] name = sourceName.getBytes(StandardCharsets.UTF_8);
-        out.put(NAME_AT, Arrays.copyOf(name, Math.min(name.length, NAME_OCTETS - 1)));
     }
 
     /** Flags and the length from there to the end. */

@@ -11,6 +11,7 @@ import java.util.UUID;
  * @param priority 0 to 200
  * @param sequence 0 to 255, per universe
  * @param options see the constants
+ * @param sync synchronisation address that the slots wait for, 0 for none
  * @param startCode 0 for levels; anything else is not levels
  * @param slots 0 to 512 of them, unsigned octets
  */
@@ -20,13 +21,31 @@ public record DataPacket(
         int priority,
         int sequence,
         int options,
+        int sync,
         int universe,
         int startCode,
         byte[] slots) {
 
     public static final int PREVIEW_DATA = 0x80;
     public static final int STREAM_TERMINATED = 0x40;
+
+    /** Where nobody synchronises any more, the receiver goes on without. */
+    public static final int FORCE_SYNCHRONISATION = 0x20;
+
     public static final int USUAL_PRIORITY = 100;
+
+    /** One that counts at once. */
+    public DataPacket(
+            UUID cid,
+            String sourceName,
+            int priority,
+            int sequence,
+            int options,
+            int universe,
+            int startCode,
+            byte[] slots) {
+        this(cid, sourceName, priority, sequence, options, 0, universe, startCode, slots);
+    }
 
     public boolean terminates() {
         return (options & STREAM_TERMINATED) != 0;

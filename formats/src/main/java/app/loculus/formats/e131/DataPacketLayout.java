@@ -13,6 +13,7 @@ public final class DataPacketLayout {
     private static final int ROOT_VECTOR = 4;
     private static final int FRAMING_VECTOR = 2;
     private static final int PRIORITY_AT = 108;
+    private static final int SYNC_AT = 109;
     private static final int SEQUENCE_AT = 111;
     private static final int OPTIONS_AT = 112;
     private static final int UNIVERSE_AT = 113;
@@ -31,6 +32,7 @@ public final class DataPacketLayout {
         out.put(PRIORITY_AT, (byte) packet.priority())
                 .put(SEQUENCE_AT, (byte) packet.sequence())
                 .put(OPTIONS_AT, (byte) packet.options());
+        out.putShort(SYNC_AT, (short) packet.sync());
         out.putShort(UNIVERSE_AT, (short) packet.universe());
         out.putShort(DMP_LENGTH_AT, AcnRoot.length(total, DMP_LENGTH_AT))
                 .put(DMP_VECTOR_AT, (byte) 0x02)
@@ -58,6 +60,7 @@ public final class DataPacketLayout {
                 in.get(PRIORITY_AT) & 0xFF,
                 in.get(SEQUENCE_AT) & 0xFF,
                 in.get(OPTIONS_AT) & 0xFF,
+                in.getShort(SYNC_AT) & 0xFFFF,
                 universe,
                 in.get(START_CODE_AT) & 0xFF,
                 Arrays.copyOfRange(datagram, SLOTS_AT, SLOTS_AT + slots)));

@@ -23,24 +23,66 @@ public final class UniverseSources {
 
     private record Stream(Sender sender, byte[] slots, long atNanos) {}
 
+    /** Slots that count once their sender says so. */
+    private record Waiting(Stream stream, int sync) {}
+
     private final Map<UUID, Stream> streams = new HashMap<>();
+    private final Map<UUID, Waiting> waiting = new HashMap<>();
     private final Map<UUID, Sequence> sequences = new HashMap<>();
     private byte[] told = new byte[0];
 
     /** @param from address of the sender @return whether what counts is something else now */
-    public synchronized boolean take(DataPacket packet, String from, long nowNanos) {
-        boolean news = packet.carriesLevels()
-                && sequences.computeIfAbsent(packet.cid(), c -> new Sequence()).accepts(packet.sequence());
-        if (!news) {
+    public boolean take(DataPacket packet, String from, long nowNanos) {
+        return take(packet, from, false, nowNanos);
+    }
+
+    /** @param waits whether the slots count only once their synchronisation packet has come */
+    public synchronized boolean take(DataPacket packet, String from, boolean waits, long nowNanos) {
+        boolean news = packet.carriesLevels() && accepts(packet.cid(), packet.sequence());
+        if (news && packet.terminates()) {
+            streams.remove(packet.cid());
+            waiting.remove(packet.cid());
+            sequences.remove(packet.cid());
+            return changed(nowNanos);
+        }
+        Sender sender = new Sender(packet.cid(), packet.sourceName(), packet.priority(), from);
+        return news && take(new Stream(sender, packet.slots(), nowNanos), waits, packet.sync());
+    }
+
+    /** Levels that come by Art-Net. @param sequence 0 when packets are not counted */
+    public synchronized boolean take(Sender sender, int sequence, byte[] slots, boolean waits, long nowNanos) {
+        return (sequence == 0 || accepts(sender.cid(), sequence))
+                && take(new Stream(sender, slots, nowNanos), waits, 0);
+    }
+
+    private boolean take(Stream stream, boolean waits, int sync) {
+        UUID cid = stream.sender().cid();
+        if (waits) {
+            waiting.put(cid, new Waiting(stream, sync));
+            streams.computeIfPresent(cid, (c, s) -> new Stream(stream.sender(), s.slots(), stream.atNanos()));
+        } else {
+            waiting.remove(cid);
+            streams.put(cid, stream);
+        }
+        return changed(stream.atNanos());
+    }
+
+    /** What waits for a sender's synchronisation address counts now. @return whether that is something else */
+    public synchronized boolean release(UUID cid, int sync, long nowNanos) {
+        Waiting there = waiting.get(cid);
+        if (there == null || there.sync() != sync) {
             return false;
         }
-        if (packet.terminates()) {
-            streams.remove(packet.cid());
-            sequences.remove(packet.cid());
-        } else {
-            Sender sender = new Sender(packet.cid(), packet.sourceName(), packet.priority(), from);
-            streams.put(packet.cid(), new Stream(sender, packet.slots(), nowNanos));
-        }
+        waiting.remove(cid);
+        streams.put(cid, there.stream());
+        return changed(nowNanos);
+    }
+
+    private boolean accepts(UUID cid, int sequence) {
+        return sequences.computeIfAbsent(cid, c -> new Sequence()).accepts(sequence);
+    }
+
+    private boolean changed(long nowNanos) {
         byte[] now = slots(nowNanos);
         boolean changed = !Arrays.equals(now, told);
         told = now;
@@ -52,6 +94,7 @@ public final class UniverseSources {
             boolean lost = nowNanos - s.atNanos() > LOST_NANOS;
             if (lost) {
                 sequences.remove(s.sender().cid());
+                waiting.remove(s.sender().cid());
             }
             return lost;
         });

@@ -46,6 +46,9 @@ public final class Earlier {
     private static final Set<PartKind<?, ?>> OF_DRAWINGS =
             Set.of(PartKinds.DRAWINGS, PartKinds.DEVICES, PartKinds.IDENTITY);
 
+    /** The first whose universes can change together, and go by Art-Net. */
+    private static final int TOGETHER = 12;
+
     private Earlier() {}
 
     /** Whether a version could not yet write parts of a kind; there were none then. */
@@ -91,6 +94,9 @@ public final class Earlier {
             chosen(PartKinds.HIGHLIGHT, show.path("highlight"));
             show.path("palettes").forEach(p -> chosen(PartKinds.PALETTES, p));
         }
+        if (version < TOGETHER) {
+            document.path("universes").forEach(Earlier::universe);
+        }
         return document;
     }
 
@@ -102,12 +108,17 @@ public final class Earlier {
         if (version < CHOSEN) {
             chosen(kind, part);
         }
+        if (version < TOGETHER && kind == PartKinds.UNIVERSES) {
+            universe(part);
+        }
         return part;
     }
 
     /** Whether parts of a kind are to be brought up to this version. */
     static boolean changed(PartKind<?, ?> kind, int version) {
-        return version < CHOSEN && kind == PartKinds.PALETTES || version < TEXTS && kind == PartKinds.LOOKS;
+        return version < CHOSEN && kind == PartKinds.PALETTES
+                || version < TEXTS && kind == PartKinds.LOOKS
+                || version < TOGETHER && kind == PartKinds.UNIVERSES;
     }
 
     /** What an effect moved was nowhere ahead. */
@@ -159,8 +170,17 @@ public final class Earlier {
     public static JsonNode part(PartKind<?, ?> kind, JsonNode part) {
         if (kind == PartKinds.HAND && part instanceof ObjectNode hand && hand.has("share")) {
             hand(hand);
+        } else if (kind == PartKinds.UNIVERSES && !part.has("sync")) {
+            universe(part);
         }
         return part;
+    }
+
+    /** Each changed by itself. */
+    private static void universe(JsonNode part) {
+        if (part instanceof ObjectNode universe) {
+            universe.put("sync", 0);
+        }
     }
 
     /** The selection before was the only one that was kept, and one share stood beside all patterns. */

@@ -32,7 +32,7 @@ public final class ShowArchive {
 
     public static final String SUFFIX = ".loculus";
 
-    static final int VERSION = 11;
+    static final int VERSION = 12;
 
     /** The first whose parts stand as they do now, so that they are read one by one. */
     private static final int STREAMED = 7;

@@ -20,12 +20,14 @@ import app.loculus.core.value.AttributeValue;
 import app.loculus.core.value.PaletteId;
 import app.loculus.formats.gdtf.ShippedProfiles;
 import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
+import java.util.zip.DeflaterOutputStream;
 import java.util.zip.InflaterInputStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -57,6 +59,15 @@ class JournalFormatTest {
                 StandardCharsets.UTF_8);
     }
 
+    private static byte[] octets(String text) throws IOException {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        out.write(2);
+        try (DeflaterOutputStream deflated = new DeflaterOutputStream(out)) {
+            deflated.write(text.getBytes(StandardCharsets.UTF_8));
+        }
+        return out.toByteArray();
+    }
+
     @Test
     void equal_values_of_many_units_are_written_once() throws IOException {
         Delta wide = delta(SHOW, "all at 50");
@@ -68,10 +79,15 @@ class JournalFormatTest {
 
     @Test
     void names_in_the_journal_stay_for_good() throws IOException {
-        assertThat(text(FORMAT.write(delta(SHOW, "universe 2 name \"Bridge\""))))
+        Delta named = delta(SHOW, "universe 2 name \"Bridge\"");
+        assertThat(text(FORMAT.write(named)))
                 .isEqualTo("{\"changes\":[{\"kind\":\"universes\",\"keys\":[\"2\"],\"after\":{\"universe\":2,"
                         + "\"name\":\"Bridge\",\"on\":true,\"port\":2,\"priority\":100,"
-                        + "\"route\":{\"kind\":\"RIG\",\"target\":\"\",\"name\":\"\"}}}]}");
+                        + "\"route\":{\"kind\":\"RIG\",\"target\":\"\",\"name\":\"\"},\"sync\":0}}]}");
+        String before = text(FORMAT.write(named)).replace(",\"sync\":0", "");
+        assertThat(FORMAT.read(octets(before)))
+                .as("as written before universes changed together")
+                .isEqualTo(named);
     }
 
     @Test

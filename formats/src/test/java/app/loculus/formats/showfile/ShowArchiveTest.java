@@ -22,6 +22,7 @@ import app.loculus.core.profile.Profiles;
 import app.loculus.core.show.Outcome;
 import app.loculus.core.show.PartKinds;
 import app.loculus.core.show.Show;
+import app.loculus.core.show.Universes;
 import app.loculus.core.show.Whole;
 import app.loculus.formats.gdtf.ShippedProfiles;
 import java.io.ByteArrayInputStream;
@@ -66,6 +67,7 @@ class ShowArchiveTest {
                 "note 2 \"new lamp\"",
                 "mark 3 wrong \"blinks\"",
                 "place 1 thru 12 at -5,2,6 thru 5,2,6",
+                "universe 3 number 0:0:0 sync 7000 to art-net \"192.0.2.7\" as \"Dimmers\"",
                 "universe 2 name \"Floor\" to unicast \"192.0.2.9\" as \"Node\"",
                 "1 thru 6 mirror at 20 thru 80 colour xy 0.3, 0.4",
                 "record colour \"Sea\" global",
@@ -258,6 +260,22 @@ class ShowArchiveTest {
     }
 
     @Test
+    void what_was_written_before_universes_changed_together_goes_where_it_went() throws IOException {
+        Show show;
+        try (InputStream in = getClass().getResourceAsStream("/golden/version-11.loculus")) {
+            show = ShowArchive.read(in.readAllBytes());
+        }
+        assertThat(Universes.of(show))
+                .extracting(Object::toString)
+                .containsExactly(
+                        "Universe 2 “Floor”: on, number 12, priority 120, unicast to “Node” (127.0.0.1:7000)",
+                        "Universe 3: off, number 3, priority 100, multicast to “Here” (127.0.0.1)");
+        assertThat(Universes.of(show)).allMatch(u -> u.sync() == 0);
+        assertThat(show.patch().size()).isEqualTo(4);
+        assertThat(ShowArchive.read(ShowArchive.write(show))).isEqualTo(show);
+    }
+
+    @Test
     void what_was_set_aside_and_signed_goes_along() {
         Aside aside = new Aside(new FindingKey("no-address:7"), "7 has no address.", "1a2b", "spare", "2026-11-27");
         Signature signature = new Signature(ChapterName.PATCH, "R. Ohm", "2026-11-28", "f00d", 1);
@@ -432,8 +450,8 @@ class ShowArchiveTest {
                 .isInstanceOf(Refusal.class)
                 .hasMessageContaining("checksum does not fit");
         assertThatThrownBy(() -> ShowArchive.read(
-                        changed(file, "manifest.json", t -> t.replace("\"version\":11", "\"version\":12"))))
-                .hasMessageContaining("of version 12; up to 11 is understood");
+                        changed(file, "manifest.json", t -> t.replace("\"version\":12", "\"version\":13"))))
+                .hasMessageContaining("of version 13; up to 12 is understood");
         assertThatThrownBy(() -> ShowArchive.read(changed(file, "manifest.json", t -> "{}")))
                 .hasMessageContaining("no show file");
         assertThatThrownBy(() -> ShowArchive.read(changed(file, "manifest.json", t -> "{")))

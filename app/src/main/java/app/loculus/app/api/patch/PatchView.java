@@ -87,7 +87,9 @@ record PatchView(
     /**
      * A universe: how full it is, what it is called and where it goes.
      *
-     * @param route rig, unicast or multicast
+     * @param numberWords its number outside, as it stands there
+     * @param route rig, unicast, multicast, art-net or art-net broadcast
+     * @param sync synchronisation address, 0 for none
      */
     record UniverseView(
             int universe,
@@ -100,10 +102,12 @@ record PatchView(
             String name,
             boolean on,
             int port,
+            String numberWords,
             int priority,
             String route,
             String target,
-            String targetName) {}
+            String targetName,
+            int sync) {}
 
     static PatchView of(Show show, long revision) {
         return of(show, show.patch().fixtures(), revision);
@@ -216,9 +220,11 @@ record PatchView(
                 setup.name(),
                 setup.on(),
                 setup.port(),
+                setup.numberWords(),
                 setup.priority(),
                 setup.route().kind().word(),
                 setup.route().target(),
-                setup.route().name());
+                setup.route().name(),
+                setup.sync());
     }
 }

@@ -1,5 +1,6 @@
 package app.loculus.app.api.rig;
 
+import app.loculus.app.output.Overheard;
 import app.loculus.app.output.Sent;
 import app.loculus.app.rig.VirtualRig;
 import app.loculus.core.patch.UniverseSetup;
@@ -14,6 +15,7 @@ import java.util.stream.Collectors;
 /**
  * State of the output.
  *
+ * @param artNetPort UDP port of the rig's Art-Net node
  * @param trouble empty when nothing is wrong
  * @param sent what went out of each universe
  * @param others what other senders do to ours, empty when nobody else sends
@@ -24,15 +26,19 @@ record OutputView(
         long packets,
         int rigPort,
         boolean rigOnOtherPort,
+        int artNetPort,
         String trouble,
         List<SentView> sent,
         List<OtherView> others) {
 
-    /** @param perSecond packets of late; @param sinceMillis how long ago the last one went */
-    record SentView(int universe, long packets, int perSecond, long sinceMillis) {
+    /**
+     * @param perSecond packets of late; @param sinceMillis how long ago the last one went
+     * @param takers nodes that take it by Art-Net, in words
+     */
+    record SentView(int universe, long packets, int perSecond, long sinceMillis, List<String> takers) {
 
-        static SentView of(Sent s) {
-            return new SentView(s.universe(), s.packets(), s.perSecond(), s.sinceMillis());
+        static SentView of(Sent s, List<String> takers) {
+            return new SentView(s.universe(), s.packets(), s.perSecond(), s.sinceMillis(), takers);
         }
     }
 
@@ -44,14 +50,31 @@ record OutputView(
      */
     record OtherView(int universe, String name, String words) {}
 
-    /** @param ours universes that go out from here; @param own who we are on the wire */
-    static List<OtherView> others(VirtualRig rig, Set<Integer> ours, UUID own) {
+    /** @param heard on the net, where our universes go by multicast */
+    static List<OtherView> onTheNet(List<Overheard> heard) {
+        return heard.stream()
+                .map(o -> new OtherView(o.universe(), o.name(), words(o)))
+                .toList();
+    }
+
+    private static String words(Overheard o) {
+        String which = o.number() == o.universe()
+                ? "universe " + o.universe()
+                : "number " + o.number() + ", our universe " + o.universe() + ",";
+        return o.from().isEmpty()
+                ? "“" + o.name() + "” tells on the net that it sends " + which + " too."
+                : "“" + o.name() + "” (" + o.from() + ") sends " + which + " on the net too, with priority "
+                        + o.priority() + against(o.priority(), o.own());
+    }
+
+    /** @param ours universes that go out from here; @param own what we are on the wire */
+    static List<OtherView> others(VirtualRig rig, Set<Integer> ours, Set<UUID> own) {
         List<OtherView> all = new ArrayList<>();
         Map<Integer, List<Sender>> senders = rig.senders();
         senders.forEach((universe, there) -> there.stream()
-                .filter(s -> !s.cid().equals(own))
+                .filter(s -> !own.contains(s.cid()))
                 .forEach(s -> all.add(new OtherView(universe, s.name(), words(universe, s, ours.contains(universe))))));
-        rig.announced().stream().filter(t -> !t.cid().equals(own)).forEach(t -> {
+        rig.announced().stream().filter(t -> !own.contains(t.cid())).forEach(t -> {
             List<Integer> both = t.universes().stream()
                     .filter(ours::contains)
                     .filter(u -> senders.getOrDefault(u, List.of()).stream()
@@ -74,12 +97,13 @@ record OutputView(
         if (!ours) {
             return who + ", which does not go out from here.";
         }
-        String with = who + " too, with priority " + s.priority();
-        int own = UniverseSetup.USUAL_PRIORITY;
-        if (s.priority() == own) {
-            return with + " as this one: receivers mix the two, mostly by the higher level of each slot.";
+        return who + " too, with priority " + s.priority() + against(s.priority(), UniverseSetup.USUAL_PRIORITY);
+    }
+
+    private static String against(int priority, int own) {
+        if (priority == own) {
+            return " as this one: receivers mix the two, mostly by the higher level of each slot.";
         }
-        return with + (s.priority() > own ? ": its light counts, not this one's (" : ": this one's light counts (")
-                + own + ").";
+        return (priority > own ? ": its light counts, not this one's (" : ": this one's light counts (") + own + ").";
     }
 }

@@ -5,11 +5,15 @@ import app.loculus.app.output.LiveOutput;
 import app.loculus.app.rig.Hung;
 import app.loculus.app.rig.RigDevices;
 import app.loculus.app.rig.RigLights;
+import app.loculus.app.rig.RigNode;
 import app.loculus.app.rig.VirtualRig;
 import app.loculus.core.patch.Address;
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.problem.WayOut;
+import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.TimeUnit;
@@ -32,11 +36,19 @@ class RigController {
 
     private final RigLights lights;
     private final VirtualRig rig;
+    private final RigNode node;
     private final RigDevices devices;
     private final LiveOutput output;
     private final FrameClock clock;
 
-    RigController(RigLights lights, VirtualRig rig, RigDevices devices, LiveOutput output, FrameClock clock) {
+    RigController(
+            RigLights lights,
+            VirtualRig rig,
+            RigNode node,
+            RigDevices devices,
+            LiveOutput output,
+            FrameClock clock) {
+        this.node = node;
         this.devices = devices;
         this.lights = lights;
         this.rig = rig;
@@ -46,15 +58,22 @@ class RigController {
 
     @GetMapping("/api/output")
     OutputView output() {
+        Map<Integer, List<String>> takers = clock.takers();
+        List<OutputView.OtherView> others = new ArrayList<>(
+                OutputView.others(rig, Set.copyOf(output.frames().universes()), clock.own()));
+        others.addAll(OutputView.onTheNet(clock.overheard()));
         return new OutputView(
                 clock.universes(),
                 clock.receivers(),
                 clock.packets(),
                 rig.port(),
                 rig.onOtherPort(),
+                node.port(),
                 clock.trouble(),
-                clock.sent().stream().map(OutputView.SentView::of).toList(),
-                OutputView.others(rig, Set.copyOf(output.frames().universes()), clock.cid()));
+                clock.sent().stream()
+                        .map(s -> OutputView.SentView.of(s, takers.getOrDefault(s.universe(), List.of())))
+                        .toList(),
+                others);
     }
 
     @GetMapping("/api/rig/{number}")

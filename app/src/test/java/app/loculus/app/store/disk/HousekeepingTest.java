@@ -40,7 +40,7 @@ class HousekeepingTest {
         Mockito.when(clock.withZone(Mockito.any())).thenReturn(clock);
         Mockito.when(disk.trouble()).thenReturn("");
         sql("create table kept (word varchar(20))");
-        DataFolder data = new DataFolder(new Settings(folder.toString(), false, 0, List.of(), false, false), false);
+        DataFolder data = new DataFolder(new Settings(folder.toString(), false, 0, 0, List.of(), false, false), false);
         housekeeping = new Housekeeping(disk, data, source, clock);
     }
 

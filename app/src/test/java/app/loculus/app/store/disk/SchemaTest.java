@@ -55,7 +55,7 @@ class SchemaTest {
     }
 
     private void open() throws SQLException {
-        Settings settings = new Settings(folder.toString(), false, 0, List.of(), false, false);
+        Settings settings = new Settings(folder.toString(), false, 0, 0, List.of(), false, false);
         Schema.in(new DataFolder(settings, false), source(), steps());
     }
 

@@ -30,21 +30,28 @@ public record SetUniverse(List<Integer> universes, UnaryOperator<UniverseSetup> 
         Universes.used(show).stream()
                 .filter(u -> u != setup.universe())
                 .map(u -> Universes.at(show, u))
-                .filter(other -> other.port() == setup.port())
+                .filter(other -> alike(other, setup) && other.port() == setup.port())
                 .findFirst()
                 .ifPresent(other -> {
                     throw Refusal.of(
                             "output.twice",
                             "universe",
                             "Universes " + other.universe() + " and " + setup.universe()
-                                    + " would both go out as number " + setup.port() + "; receivers would mix them up.",
-                            WayOut.advice("Number " + free(show) + " is free."));
+                                    + " would both go out as " + setup.numberWords() + "; receivers would mix them up.",
+                            WayOut.advice("Number " + free(show, setup) + " is free."));
                 });
     }
 
-    private static int free(Show show) {
+    /** Whether both use the same numbers: those of E1.31, or those of Art-Net. */
+    private static boolean alike(UniverseSetup one, UniverseSetup other) {
+        return one.route().kind().artNet() == other.route().kind().artNet();
+    }
+
+    private static int free(Show show, UniverseSetup setup) {
         List<Integer> ports = Universes.used(show).stream()
-                .map(u -> Universes.at(show, u).port())
+                .map(u -> Universes.at(show, u))
+                .filter(u -> alike(u, setup))
+                .map(UniverseSetup::port)
                 .toList();
         return IntStream.iterate(1, n -> n + 1)
                 .filter(n -> !ports.contains(n))
