@@ -2,20 +2,17 @@ import { useMemo, useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import type { PatchView, UniverseView } from '../../api/client';
 import { heldNow, useDesk } from '../../api/queries';
-import { useKept } from '../../doing/kept';
-import { useOnce } from '../../doing/once';
 import { runLine } from '../../doing/run-line';
-import { quoted, runEdit } from '../../doing/run';
+import { runEdit } from '../../doing/run';
 import { useLine } from '../../doing/line-store';
 import { Button } from '../../ui/Button';
-import { Field, inputShape } from '../../ui/Field';
-import { ProblemList } from '../../ui/ProblemList';
-import { Segmented } from '../../ui/Segmented';
+import { inputShape } from '../../ui/Field';
 import { useLineReading, type Reading } from '../../doing/useLineReading';
 import { AddressMap } from './AddressMap';
 import { OnTheNet } from './OnTheNet';
 import { Clashes } from './OneUniverse';
-import { runs } from './patch-model';
+import { isArtNet, runs } from './patch-model';
+import { UniverseForm } from './UniverseForm';
 
 const SLOTS = 512;
 
@@ -111,8 +108,8 @@ export function ByOutput({ patch, title }: { patch: PatchView; title: ReactNode 
             aria-label="One universe"
             className="flex min-h-0 min-w-0 flex-1 flex-col gap-3 overflow-auto rounded-lg border border-line-strong bg-sheet p-3"
           >
-            <Setup key={universe.universe} universe={universe} />
-            <OnTheNet universe={universe.universe} />
+            <UniverseForm key={universe.universe} universe={universe} />
+            <OnTheNet universe={universe} />
             <AddressMap
               patch={patch}
               universe={universe.universe}
@@ -198,127 +195,14 @@ function Glance({ universe: u, on, onPress }: GlanceProps) {
         </span>
         <span className="shrink-0">
           {u.route === 'rig' ? 'virtual rig' : `→ ${u.targetName}`}
-          {u.port !== u.universe && <b className="mono"> as {u.port}</b>}
+          {isArtNet(u.route) ? (
+            <b className="mono"> as {u.numberText}</b>
+          ) : (
+            u.port !== u.universe && <b className="mono"> as {u.port}</b>
+          )}
         </span>
       </span>
     </button>
-  );
-}
-
-/** What was typed and not sent yet. */
-type Begun = Record<'name' | 'port' | 'priority' | 'route' | 'target' | 'targetName', string>;
-
-/** Name, number, priority and route of a universe; each change is one line, refused in words where it cannot be. */
-function Setup({ universe: u }: { universe: UniverseView }) {
-  const [begun, setBegun] = useKept<Partial<Begun>>(`universe ${u.universe}`, {});
-  const [name, setName] = [begun.name ?? u.name, (v: string) => setBegun({ ...begun, name: v })];
-  const [port, setPort] = [begun.port ?? String(u.port), (v: string) => setBegun({ ...begun, port: v })];
-  const [priority, setPriority] = [
-    begun.priority ?? String(u.priority),
-    (v: string) => setBegun({ ...begun, priority: v }),
-  ];
-  const [route, setRoute] = [begun.route ?? u.route, (v: string) => setBegun({ ...begun, route: v })];
-  const [target, setTarget] = [begun.target ?? u.target, (v: string) => setBegun({ ...begun, target: v })];
-  const [targetName, setTargetName] = [
-    begun.targetName ?? u.targetName,
-    (v: string) => setBegun({ ...begun, targetName: v }),
-  ];
-  const parts = [
-    name !== u.name ? `name ${quoted(name)}` : '',
-    port !== String(u.port) && port ? `number ${port}` : '',
-    priority !== String(u.priority) && priority ? `priority ${priority}` : '',
-    routed(),
-  ].filter(Boolean);
-  const line = parts.length > 0 ? `universe ${u.universe} ${parts.join(' ')}` : '';
-  const reading = useLineReading(line);
-  const send = useOnce(async () => {
-    if (line && (await runLine(line))) setBegun({});
-  });
-  function routed() {
-    if (route === u.route && target === u.target && targetName === u.targetName) return '';
-    if (route === 'rig') return 'to rig';
-    if (route === 'multicast')
-      return `to multicast ${target.trim() ? `${quoted(target)} ` : ''}as ${quoted(targetName)}`;
-    return `to unicast ${quoted(target)} as ${quoted(targetName)}`;
-  }
-  return (
-    <form
-      aria-label={`Universe ${u.universe}`}
-      className="space-y-2"
-      onSubmit={(e) => {
-        e.preventDefault();
-        void send();
-      }}
-    >
-      <div className="flex flex-wrap items-end gap-2">
-        <b className="mono pb-1 text-[20px]">{u.universe}</b>
-        <Field label="Name">
-          <input
-            className={`${inputShape} !w-44 !font-sans`}
-            value={name}
-            onChange={(e) => setName(e.target.value)}
-          />
-        </Field>
-        <Field label="E1.31 number">
-          <input
-            className={`${inputShape} !w-20`}
-            inputMode="numeric"
-            value={port}
-            onChange={(e) => setPort(e.target.value)}
-          />
-        </Field>
-        <Field label="Priority">
-          <input
-            className={`${inputShape} !w-16`}
-            inputMode="numeric"
-            value={priority}
-            onChange={(e) => setPriority(e.target.value)}
-          />
-        </Field>
-        <div className="space-y-1">
-          <div className="text-[12px] text-ink-2">Goes to</div>
-          <Segmented
-            label="Where it goes"
-            tight
-            value={route}
-            onChange={setRoute}
-            options={[
-              { value: 'rig', text: 'rig only' },
-              { value: 'unicast', text: 'unicast' },
-              { value: 'multicast', text: 'multicast' },
-            ]}
-          />
-        </div>
-        {route !== 'rig' && (
-          <>
-            <Field label={route === 'unicast' ? 'Address' : 'From interface'}>
-              <input
-                className={`${inputShape} !w-36`}
-                placeholder={route === 'unicast' ? '192.0.2.7' : '127.0.0.1'}
-                value={target}
-                onChange={(e) => setTarget(e.target.value)}
-              />
-            </Field>
-            <Field label="Called">
-              <input
-                className={`${inputShape} !w-32 !font-sans`}
-                placeholder="Node left"
-                value={targetName}
-                onChange={(e) => setTargetName(e.target.value)}
-              />
-            </Field>
-          </>
-        )}
-        <Button kind="main" type="submit" disabled={!line || reading.problems.length > 0}>
-          Set
-        </Button>
-        <Button pressed={u.on} onClick={() => void runLine(`universe ${u.universe} ${u.on ? 'off' : 'on'}`)}>
-          {u.on ? 'On' : 'Off'}
-        </Button>
-      </div>
-      {line && <p className="text-ink-2">{reading.outcome?.reading}</p>}
-      {line && <ProblemList problems={reading.problems} onLine={(l) => void runLine(l)} />}
-    </form>
   );
 }
 

@@ -69,3 +69,6 @@ export function tones(fixtures: FixtureView[]): Map<string, number> {
   for (const f of fixtures) if (!found.has(f.profile)) found.set(f.profile, (found.size % TONES) + 1);
   return found;
 }
+
+/** Whether a universe goes out by Art-Net, to nodes or to all. */
+export const isArtNet = (route: string) => route.startsWith('art-net');

@@ -77,6 +77,7 @@ function Output() {
         {output.rigOnOtherPort && (
           <span className="text-ochre"> — the port it was asked for is taken by another program</span>
         )}
+        , for Art-Net on <span className="mono">127.0.0.1:{output.artNetPort}</span>
       </dd>
       {output.others.length > 0 && (
         <>

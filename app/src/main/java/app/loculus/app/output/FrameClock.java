@@ -106,6 +106,11 @@ public class FrameClock implements SmartLifecycle {
         return all.size() > MOST_TOLD ? first + " And " + (all.size() - MOST_TOLD) + " more." : first;
     }
 
+    /** What is wrong with one universe. */
+    public String trouble(int universe) {
+        return trouble.getOrDefault(universe, "");
+    }
+
     public int universes() {
         return output.frames().universes().size();
     }

@@ -85,9 +85,14 @@ public record UniverseSetup(int universe, String name, boolean on, int port, int
         return new UniverseSetup(universe, name, on, port, priority, route, newSync);
     }
 
-    /** Its number outside, both ways where there are two. */
+    /** Its number outside as it stands on a node. */
+    public String numberText() {
+        return route.kind().artNet() ? new PortAddress(port).toString() : String.valueOf(port);
+    }
+
+    /** The same with what it is, both ways where there are two. */
     public String numberWords() {
-        return route.kind().artNet() ? "port address " + new PortAddress(port) + " (" + port + ")" : "number " + port;
+        return route.kind().artNet() ? "port address " + numberText() + " (" + port + ")" : "number " + port;
     }
 
     @Override

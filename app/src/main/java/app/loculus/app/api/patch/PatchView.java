@@ -87,7 +87,7 @@ record PatchView(
     /**
      * A universe: how full it is, what it is called and where it goes.
      *
-     * @param numberWords its number outside, as it stands there
+     * @param numberText its number outside as it stands on a node; @param numberWords with what that is
      * @param route rig, unicast, multicast, art-net or art-net broadcast
      * @param sync synchronisation address, 0 for none
      */
@@ -102,6 +102,7 @@ record PatchView(
             String name,
             boolean on,
             int port,
+            String numberText,
             String numberWords,
             int priority,
             String route,
@@ -220,6 +221,7 @@ record PatchView(
                 setup.name(),
                 setup.on(),
                 setup.port(),
+                setup.numberText(),
                 setup.numberWords(),
                 setup.priority(),
                 setup.route().kind().word(),

@@ -34,11 +34,12 @@ record OutputView(
     /**
      * @param perSecond packets of late; @param sinceMillis how long ago the last one went
      * @param takers nodes that take it by Art-Net, in words
+     * @param wrong why it does not go where it is to, empty when it does
      */
-    record SentView(int universe, long packets, int perSecond, long sinceMillis, List<String> takers) {
+    record SentView(int universe, long packets, int perSecond, long sinceMillis, List<String> takers, String wrong) {
 
-        static SentView of(Sent s, List<String> takers) {
-            return new SentView(s.universe(), s.packets(), s.perSecond(), s.sinceMillis(), takers);
+        static SentView of(Sent s, List<String> takers, String wrong) {
+            return new SentView(s.universe(), s.packets(), s.perSecond(), s.sinceMillis(), takers, wrong);
         }
     }
 

@@ -71,7 +71,8 @@ class RigController {
                 node.port(),
                 clock.trouble(),
                 clock.sent().stream()
-                        .map(s -> OutputView.SentView.of(s, takers.getOrDefault(s.universe(), List.of())))
+                        .map(s -> OutputView.SentView.of(
+                                s, takers.getOrDefault(s.universe(), List.of()), clock.trouble(s.universe())))
                         .toList(),
                 others);
     }
