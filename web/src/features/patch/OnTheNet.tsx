@@ -23,9 +23,7 @@ export function OnTheNet({ universe: u }: { universe: UniverseView }) {
       ) : (
         <span>Nothing is sent of it: nothing is patched there, or it is off.</span>
       )}
-      {sent && u.on && sent.wrong && (
-        <p className="text-[13px] font-semibold text-ochre">▲ {sent.wrong}</p>
-      )}
+      {sent && u.on && sent.wrong && <p className="text-[13px] font-semibold text-ochre">▲ {sent.wrong}</p>}
       {others.map((o) => (
         <p key={o.words} className="text-[13px] font-semibold text-ochre">
           ▲ {o.words}

@@ -6,6 +6,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.assertions.LocatorAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
 import java.nio.charset.StandardCharsets;
@@ -149,8 +150,21 @@ class PatchworkIT extends InBrowser {
         assertThat(page.getByLabel("Universes").getByText("Bridges")).isVisible();
         form.getByLabel("E1.31 number").fill("2");
         assertThat(page.getByText("would both go out as number 2")).isVisible();
-        assertThat(form.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Set")))
-                .isDisabled();
+        Locator set = form.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Set"));
+        assertThat(set).isDisabled();
+
+        radio("^Art-Net$").click();
+        form.getByLabel("Called").fill("Dimmer room");
+        form.getByLabel("Port address").fill("0:0:7");
+        assertThat(page.getByText("port address 0:0:7 (7), Art-Net to “Dimmer room”")).isVisible();
+        set.click();
+        Locator one = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("One universe"));
+        assertThat(one.getByText("takes 0:0:7")).isVisible(new LocatorAssertions.IsVisibleOptions().setTimeout(12_000));
+        form.getByLabel("Port address").fill("1 at full");
+        assertThat(form.getByText("is no number such as 3 or 0:0:3")).isVisible();
+        form.getByLabel("Port address").fill("0:0:1");
+        set.click();
+        assertThat(one.getByText("taken by “Virtual rig of this machine”")).isVisible(new LocatorAssertions.IsVisibleOptions().setTimeout(12_000));
     }
 
     @Test
