@@ -7,7 +7,7 @@ import tseslint from 'typescript-eslint';
 const WITHIN = (room) => `src/features/${room}`;
 
 /** Parts that several chapters have in common. */
-const PARTS = ['playing', 'niches', 'bench', 'round', 'importing'];
+const PARTS = ['playing', 'niches', 'bench', 'round', 'importing', 'fates'];
 
 const CHAPTERS = readdirSync('src/features').filter((room) => !PARTS.includes(room));
 

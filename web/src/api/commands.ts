@@ -274,8 +274,7 @@ export type Row = { number: number } & Partial<
 
 export const revise = (rows: Row[], preview: boolean) => edit({ type: 'revise', rows }, preview);
 
-export const renewProfile = (profileId: string, preview: boolean) =>
-  edit({ type: 'renew-profile', profileId }, preview);
+export const renewProfile = (profileId: string) => edit({ type: 'renew-profile', profileId }, false);
 
 /** What is laid over the show belongs to this page. */
 const ofPage = { 'Loculus-Page': page };

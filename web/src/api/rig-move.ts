@@ -10,6 +10,14 @@ export type RigFixture = components['schemas']['RigFixtureView'];
 export type FateView = components['schemas']['FateView'];
 export type RigMoveRequest = components['schemas']['RigMoveRequest'];
 
+export type NewerProfile = components['schemas']['NewerProfileView'];
+
+/** What taking the library's profile in place of the show's own would change on stage. */
+export async function newerProfile(profile: string): Promise<NewerProfile> {
+  const params = { path: { ...path().path, profile } };
+  return answered(await client.GET('/api/shows/{id}/profiles/{profile}/newer', { params }));
+}
+
 /** What moving the show to another rig would do. */
 export async function previewMove(body: RigMoveRequest) {
   return answered(await client.POST('/api/shows/{id}/rig/preview', { params: path(), body }));

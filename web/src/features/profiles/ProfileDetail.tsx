@@ -1,8 +1,10 @@
 import { useState } from 'react';
 import { removeProfile, renewProfile } from '../../api/commands';
+import { newerProfile, type NewerProfile } from '../../api/rig-move';
 import { RefusedError, type Schemas } from '../../api/client';
 import { queryClient, useProfile } from '../../api/queries';
 import { useLine } from '../../doing/line-store';
+import { Fates } from '../fates/Fates';
 import { attempt } from '../../doing/notices';
 import { Button } from '../../ui/Button';
 import { Segmented } from '../../ui/Segmented';
@@ -85,17 +87,19 @@ export function ProfileDetail({ id, summary, onClone }: Props) {
 
 /** The show keeps its own copy; what the library has by now is offered, with what it would change first. */
 function Differs({ summary }: { summary: Summary }) {
-  const [foreseen, setForeseen] = useState<string[] | null>(null);
+  const [foreseen, setForeseen] = useState<NewerProfile | null>(null);
+  const [failed, setFailed] = useState('');
+  const refused = foreseen?.problems.some((p) => p.severity === 'refusal') ?? false;
   const look = async () => {
     try {
-      const seen = await renewProfile(summary.id, true);
-      setForeseen([...seen.words, ...seen.problems.map((p) => p.words)]);
+      setForeseen(await newerProfile(summary.id));
+      setFailed('');
     } catch (error) {
-      if (error instanceof RefusedError) setForeseen(error.problems.map((p) => `Not possible: ${p.words}`));
+      if (error instanceof RefusedError) setFailed(error.problems.map((p) => p.words).join(' '));
     }
   };
   const take = async () => {
-    const done = await attempt(() => renewProfile(summary.id, false));
+    const done = await attempt(() => renewProfile(summary.id));
     if (done) useLine.getState().set({ done: done.reading, problems: [] });
     setForeseen(null);
   };
@@ -109,19 +113,36 @@ function Differs({ summary }: { summary: Summary }) {
           <li key={d}>{d}</li>
         ))}
       </ul>
-      {foreseen?.map((w) => (
+      {foreseen?.words.map((w) => (
+        <p key={w} className="font-semibold">
+          {w}
+        </p>
+      ))}
+      {foreseen?.problems.map((p) => (
+        <p key={p.words} className="text-madder">
+          {refused ? 'Not possible: ' : ''}
+          {p.words}
+        </p>
+      ))}
+      {foreseen?.said.map((w) => (
         <p key={w}>{w}</p>
       ))}
+      {foreseen && !refused && (
+        <div className="flex max-h-80 min-h-40 flex-col rounded-md bg-ground py-2">
+          <Fates
+            fates={foreseen.fates}
+            title="What changes on stage"
+            nothing="Nothing recorded has a fixture of this profile."
+          />
+        </div>
+      )}
+      {failed && <p className="text-madder">{failed}</p>}
       <div className="flex gap-2">
         {foreseen === null ? (
           <Button onClick={() => void look()}>See what taking it would do</Button>
         ) : (
           <>
-            <Button
-              kind="main"
-              disabled={foreseen.some((w) => w.startsWith('Not possible'))}
-              onClick={() => void take()}
-            >
+            <Button kind="main" disabled={refused} onClick={() => void take()}>
               Take the library’s
             </Button>
             <Button onClick={() => setForeseen(null)}>Keep ours</Button>

@@ -11,8 +11,8 @@ import { Choice } from '../../ui/Choice';
 import { inputShape } from '../../ui/Field';
 import { Panes } from '../../ui/Panes';
 import { Segmented } from '../../ui/Segmented';
+import { Fates } from '../fates/Fates';
 import { KnownPoints, type KnownPoint } from './KnownPoints';
-import { RigFates } from './RigFates';
 import { RigPairs } from './RigPairs';
 import { saying, type Said } from './rig-model';
 
@@ -165,7 +165,7 @@ export function AnotherRig({ ask }: { ask: (words: string, go: () => void) => vo
                   called: 'what becomes of it',
                   usual: '54%',
                   least: 380,
-                  children: <RigFates fates={move.data.fates} />,
+                  children: <Fates fates={move.data.fates} />,
                 },
               ]}
             />

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import type { FateView, PairView } from '../../api/rig-move';
-import { counted, numbers, rowsOf, saying, worstFirst } from './rig-model';
+import type { PairView } from '../../api/rig-move';
+import { numbers, rowsOf, saying } from './rig-model';
 
 const fixture = (number: number) => ({ number, name: '', type: 'Wash', position: '', purpose: '' });
 const pair = (was: number, is: number): PairView => ({
@@ -9,15 +9,6 @@ const pair = (was: number, is: number): PairView => ({
   by: 'same number',
   sure: true,
 });
-const fate = (label: string, worst: string): FateView => ({
-  sort: 'look',
-  label,
-  worst,
-  units: 1,
-  counts: {},
-  lines: [],
-});
-
 describe('pairs', () => {
   it('stand in one row where several do what one did', () => {
     const rows = rowsOf([pair(2, 20), pair(1, 10), pair(1, 11)], [fixture(3)]);
@@ -43,13 +34,5 @@ describe('pairs', () => {
       { was: [2], is: [] },
     ]);
     expect(saying(said, { was: [1], is: [4] })).toHaveLength(2);
-  });
-});
-
-describe('fates', () => {
-  it('are counted by their worst, and the worst stand first', () => {
-    const fates = [fate('a', 'carries'), fate('b', 'lost'), fate('c', 'anew'), fate('d', 'lost')];
-    expect(counted(fates)).toEqual({ carries: 1, anew: 1, nearest: 0, lost: 2 });
-    expect(worstFirst(fates).map((f) => f.label)).toEqual(['b', 'd', 'c', 'a']);
   });
 });

@@ -149,7 +149,7 @@ class LibraryTest {
     @Test
     void a_show_keeps_its_own_copy_and_the_difference_is_offered() {
         app.json("POST", "/api/shows", Map.of("name", "Own"));
-        app.line(1, "patch 1 + 2 as \"Ember Par / 8-slot\" at 1.1 gap 4\n1 at 50");
+        app.line(1, "patch 1 + 2 as \"Ember Par / 8-slot\" at 1.1 gap 4\n1 at 50\nrecord look 1 \"Half\"");
         String held = summary("Ember Par").get("id").asText();
         upload("/api/profiles/files", "files", Map.of("par.gdtf", ArchiveWriter.write(newerPar())), 200);
         JsonNode offered = summary("Ember Par");
@@ -158,6 +158,15 @@ class LibraryTest {
         Map<String, Object> renew = Map.of("type", "renew-profile", "profileId", held);
         JsonNode foreseen = app.json("POST", "/api/shows/1/edits", Map.of("edit", renew, "preview", true));
         assertThat(foreseen.get("words").get(0).asText()).contains("8 → 9 slots");
+        assertThat(foreseen.get("words").toString())
+                .contains("On stage: other octets for the same in 1 look, what is set now.");
+        JsonNode newer = app.get("/api/shows/1/profiles/" + held + "/newer");
+        assertThat(newer.get("words")).isEqualTo(foreseen.get("words"));
+        assertThat(newer.get("fates").toString())
+                .contains("look 1 “Half”")
+                .contains("Level: the same, sent otherwise: slot 1 128 → 0, slot 9 0 → 128");
+        assertThat(app.send("GET", "/api/shows/1/profiles/none/newer", null).statusCode())
+                .isEqualTo(422);
         assertThat(summary("Ember Par").get("id").asText()).isEqualTo(held);
         app.json("POST", "/api/shows/1/edits", Map.of("edit", renew));
         assertThat(summary("Ember Par").get("id").asText()).isNotEqualTo(held);

@@ -69,7 +69,8 @@ final class PackagedApplication implements AutoCloseable {
                 "-Dspring.config.location=classpath:/application.properties",
                 "-jar",
                 System.getProperty("loculus.jar")));
-        command.addAll(List.of("--loculus.data=" + data, "--server.port=" + port, "--loculus.rig-port=0", "--loculus.art-net-port=0"));
+        command.addAll(List.of(
+                "--loculus.data=" + data, "--server.port=" + port, "--loculus.rig-port=0", "--loculus.art-net-port=0"));
         command.addAll(List.of(flags));
         try {
             process = new ProcessBuilder(command)

@@ -156,7 +156,8 @@ class PatchworkIT extends InBrowser {
         radio("^Art-Net$").click();
         form.getByLabel("Called").fill("Dimmer room");
         form.getByLabel("Port address").fill("0:0:7");
-        assertThat(page.getByText("port address 0:0:7 (7), Art-Net to “Dimmer room”")).isVisible();
+        assertThat(page.getByText("port address 0:0:7 (7), Art-Net to “Dimmer room”"))
+                .isVisible();
         set.click();
         Locator one = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("One universe"));
         assertThat(one.getByText("takes 0:0:7")).isVisible(new LocatorAssertions.IsVisibleOptions().setTimeout(12_000));
@@ -164,7 +165,8 @@ class PatchworkIT extends InBrowser {
         assertThat(form.getByText("is no number such as 3 or 0:0:3")).isVisible();
         form.getByLabel("Port address").fill("0:0:1");
         set.click();
-        assertThat(one.getByText("taken by “Virtual rig of this machine”")).isVisible(new LocatorAssertions.IsVisibleOptions().setTimeout(12_000));
+        assertThat(one.getByText("taken by “Virtual rig of this machine”"))
+                .isVisible(new LocatorAssertions.IsVisibleOptions().setTimeout(12_000));
     }
 
     @Test

@@ -88,7 +88,10 @@ final class ArtNetEar implements AutoCloseable {
         });
         return takes.entrySet().stream()
                 .map(e -> new ArtNetNode(
-                        names.get(e.getKey()), socket, new InetSocketAddress(e.getKey().from(), e.getKey().port()), e.getValue()))
+                        names.get(e.getKey()),
+                        socket,
+                        new InetSocketAddress(e.getKey().from(), e.getKey().port()),
+                        e.getValue()))
                 .sorted(Comparator.comparing(n -> n.at().toString()))
                 .toList();
     }

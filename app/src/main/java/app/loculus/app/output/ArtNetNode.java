@@ -19,7 +19,8 @@ record ArtNetNode(String name, DatagramSocket socket, InetSocketAddress at, Sort
 
     /** What it is called, and where it is. */
     String words() {
-        return (name.isBlank() ? "A node" : "“" + name + "”") + " (" + at.getAddress().getHostAddress() + ")";
+        return (name.isBlank() ? "A node" : "“" + name + "”") + " ("
+                + at.getAddress().getHostAddress() + ")";
     }
 
     /** What it takes, as it stands on it. */

@@ -149,8 +149,7 @@ class ArtNetNodes {
                 .filter(a -> a.getAddress().equals(own) && a.getBroadcast() != null)
                 .map(InterfaceAddress::getBroadcast)
                 .findFirst()
-                .orElseThrow(() ->
-                        new IOException("nobody can be reached all at once from " + own.getHostAddress()));
+                .orElseThrow(() -> new IOException("nobody can be reached all at once from " + own.getHostAddress()));
     }
 
     /** Sends from an address of this machine. */
@@ -161,9 +160,7 @@ class ArtNetNodes {
     /** Goes on asking, so that who is new there is heard. @return why it goes nowhere in words, empty when it does */
     synchronized String trouble(UniverseSetup setup, InetAddress target) {
         Said before = said.get(setup.universe());
-        if (before == null
-                || !before.setup().equals(setup)
-                || System.nanoTime() - before.atNanos() > SAID_NANOS) {
+        if (before == null || !before.setup().equals(setup) || System.nanoTime() - before.atNanos() > SAID_NANOS) {
             before = new Said(setup, found(setup, target), System.nanoTime());
             said.put(setup.universe(), before);
         }

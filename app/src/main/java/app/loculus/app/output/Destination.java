@@ -12,12 +12,7 @@ import java.util.Optional;
  * @param beat what makes it count there, together with others; empty where it counts at once
  */
 record Destination(
-        Wire wire,
-        DatagramSocket socket,
-        InetSocketAddress receiver,
-        int universe,
-        int priority,
-        Optional<Beat> beat) {
+        Wire wire, DatagramSocket socket, InetSocketAddress receiver, int universe, int priority, Optional<Beat> beat) {
 
     /** A stream as its receiver sees it; another priority does not make it another one. */
     record Stream(Wire wire, InetSocketAddress receiver, int universe) {}

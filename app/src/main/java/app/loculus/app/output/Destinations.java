@@ -208,8 +208,8 @@ class Destinations {
     }
 
     private static Destination artNet(DatagramSocket from, InetSocketAddress to, UniverseSetup setup) {
-        Optional<Destination.Beat> beat = Optional.of(new Destination.Beat(Wire.ART_NET, from, to, 0))
-                .filter(b -> setup.sync() != 0);
+        Optional<Destination.Beat> beat =
+                Optional.of(new Destination.Beat(Wire.ART_NET, from, to, 0)).filter(b -> setup.sync() != 0);
         return new Destination(Wire.ART_NET, from, to, setup.port(), DataPacket.USUAL_PRIORITY, beat);
     }
 
@@ -225,8 +225,11 @@ class Destinations {
     /** @param goes where everything goes now @return numbers by who gets them there, in order */
     Map<Listener, List<Integer>> listeners(List<Destination> goes) {
         Map<Listener, SortedSet<Integer>> all = new LinkedHashMap<>();
-        goes.stream().filter(d -> d.wire() == Wire.E131).forEach(d -> listener(d)
-                .ifPresent(l -> all.computeIfAbsent(l, x -> new TreeSet<>()).add(d.universe())));
+        goes.stream()
+                .filter(d -> d.wire() == Wire.E131)
+                .forEach(d -> listener(d)
+                        .ifPresent(l ->
+                                all.computeIfAbsent(l, x -> new TreeSet<>()).add(d.universe())));
         Map<Listener, List<Integer>> sorted = new LinkedHashMap<>();
         all.forEach((l, numbers) -> sorted.put(l, List.copyOf(numbers)));
         return sorted;

@@ -68,8 +68,8 @@ public class FrameClock implements SmartLifecycle {
         this.output = output;
         this.destinations = destinations;
         this.clock = clock;
-        this.sender = new PacketSender(UUID.fromString(
-                settings.once(CID, () -> UUID.randomUUID().toString())));
+        this.sender = new PacketSender(
+                UUID.fromString(settings.once(CID, () -> UUID.randomUUID().toString())));
     }
 
     /** Packets sent since the start. */
@@ -202,8 +202,7 @@ public class FrameClock implements SmartLifecycle {
         Map<Integer, List<Integer>> together = new HashMap<>();
         on.stream()
                 .filter(u -> output.setup(u).sync() != 0 && universes.get(u).changed(frames, u))
-                .forEach(u -> together
-                        .computeIfAbsent(output.setup(u).sync(), s -> new ArrayList<>())
+                .forEach(u -> together.computeIfAbsent(output.setup(u).sync(), s -> new ArrayList<>())
                         .add(u));
         Map<Integer, Long> held = new HashMap<>();
         together.values().forEach(all -> {

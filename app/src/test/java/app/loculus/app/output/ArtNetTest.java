@@ -127,7 +127,11 @@ class ArtNetTest {
         assertThat(app.get("/api/output").toString()).contains("“Dimmers” (127.0.0.1)");
         assertThat(app.get("/api/output").get("trouble").asText()).isEmpty();
         assertThat(app.get("/api/output").get("others")).isEmpty();
-        assertThat(app.get("/api/shows/1/patch").get("universes").get(0).get("numberWords").asText())
+        assertThat(app.get("/api/shows/1/patch")
+                        .get("universes")
+                        .get(0)
+                        .get("numberWords")
+                        .asText())
                 .isEqualTo("port address 1:2:3 (291)");
 
         int before = until(node, PATIENCE_MS, o -> is(o, 0x50))[12] & 0xFF;
@@ -139,7 +143,9 @@ class ArtNetTest {
         assertThat(trouble(t -> t.contains("takes 1:2:4")))
                 .isEqualTo("Universe 3 goes nowhere by Art-Net: no node at 127.0.0.1:" + node.getLocalPort()
                         + " takes 1:2:3. “Dimmers” (127.0.0.1) takes 1:2:4.");
-        assertThat(until(node, 1500, o -> is(o, 0x50))).as("levels that it does not take").isNull();
+        assertThat(until(node, 1500, o -> is(o, 0x50)))
+                .as("levels that it does not take")
+                .isNull();
         app.line(1, "universe 3 number 1:2:4");
         assertThat(portAddress(until(node, PATIENCE_MS, o -> is(o, 0x50)))).isEqualTo(0x124);
 
@@ -177,7 +183,8 @@ class ArtNetTest {
             Thread.sleep(50);
             said = app.get("/api/output").get("trouble").asText();
         }
-        assertThat(said).contains("no node at 127.0.0.1 takes 0:0:9. “Virtual rig of this machine” (127.0.0.1) takes 0:0:3.");
+        assertThat(said)
+                .contains("no node at 127.0.0.1 takes 0:0:9. “Virtual rig of this machine” (127.0.0.1) takes 0:0:3.");
     }
 
     @Test
@@ -198,7 +205,8 @@ class ArtNetTest {
     @Test
     void nothing_leaves_this_machine_without_leave() throws IOException {
         app.line(1, "universe 3 to art-net \"192.0.2.7\" as \"Away\"");
-        assertThat(trouble(t -> !t.isEmpty())).contains("192.0.2.7 is outside this machine; start with --allow-network");
+        assertThat(trouble(t -> !t.isEmpty()))
+                .contains("192.0.2.7 is outside this machine; start with --allow-network");
     }
 
     @Test

@@ -126,9 +126,8 @@ class OtherSendersTest {
                             + " this one's light counts (120).");
             app.line(1, "universe 1 to rig");
             assertThat(others(app, false)).isEqualTo("[]");
-            byte[] told = UniverseDiscovery.pages(DESK, "Desk B", List.of(79))
-                    .get(0)
-                    .encode();
+            byte[] told =
+                    UniverseDiscovery.pages(DESK, "Desk B", List.of(79)).get(0).encode();
             app.line(1, "universe 1 to multicast as \"Here\"");
             for (int tries = 0; tries < 40 && !said.contains("tells on the net"); tries++) {
                 net.send(new DatagramPacket(told, told.length, Destinations.group(UniverseDiscovery.UNIVERSE)));

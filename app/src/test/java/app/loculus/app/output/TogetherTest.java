@@ -52,7 +52,9 @@ class TogetherTest {
                 states.add(new TreeMap<>(shown));
             } else if (!extended) {
                 assertThat((octets[109] & 0xFF) << 8 | octets[110] & 0xFF).isEqualTo(SYNC);
-                assertThat(octets[112] & 0x20).as("goes on when nobody synchronises").isEqualTo(0x20);
+                assertThat(octets[112] & 0x20)
+                        .as("goes on when nobody synchronises")
+                        .isEqualTo(0x20);
                 waiting.put((octets[113] & 0xFF) << 8 | octets[114] & 0xFF, octets[126] & 0xFF);
             }
         }
@@ -83,8 +85,7 @@ class TogetherTest {
                 app.line(1, "patch 1" + u + " as \"House Dimmer\" at " + u + ".2");
             }
             app.line(
-                    1,
-                    "universe 1 thru 3 sync 7000 to unicast \"127.0.0.1:" + node.getLocalPort() + "\" as \"Nodes\"");
+                    1, "universe 1 thru 3 sync 7000 to unicast \"127.0.0.1:" + node.getLocalPort() + "\" as \"Nodes\"");
             Stage stage = new Stage();
             drain(node, stage, 300);
             stage.states.clear();

@@ -57,6 +57,9 @@ public final class Compared {
     private final Sent sentAfter;
     private final List<Told> told = new ArrayList<>();
 
+    /** Whether it is one fixture in another description: there what stands at home has to do the same too. */
+    private boolean described;
+
     private Compared(
             Means means, At was, Map<Attribute, AttributeValue> before, At is, Map<Attribute, AttributeValue> after) {
         this.means = means;
@@ -85,25 +88,41 @@ public final class Compared {
             Set<Attribute> asked,
             At is,
             Map<Attribute, AttributeValue> after) {
+        return new Compared(means, was, before, is, after).about(asked);
+    }
+
+    /** The same for one fixture that is described otherwise. */
+    static List<Told> described(
+            Means means,
+            At was,
+            Map<Attribute, AttributeValue> before,
+            Set<Attribute> asked,
+            At is,
+            Map<Attribute, AttributeValue> after) {
         Compared compared = new Compared(means, was, before, is, after);
+        compared.described = true;
+        return compared.about(asked);
+    }
+
+    private List<Told> about(Set<Attribute> asked) {
         boolean colour = false;
         boolean position = asked.contains(Attribute.PAN) && asked.contains(Attribute.TILT);
         for (Attribute attribute : asked) {
             if (attribute.equals(Attribute.DIMMER)) {
-                compared.level();
+                level();
             } else if (attribute.isMix() || attribute.isColourWheel()) {
                 colour = true;
             } else if (!position || !attribute.equals(Attribute.PAN) && !attribute.equals(Attribute.TILT)) {
-                compared.rest(attribute);
+                rest(attribute);
             }
         }
         if (colour) {
-            compared.colour();
+            colour();
         }
         if (position) {
-            compared.position();
+            position();
         }
-        return compared.told;
+        return told;
     }
 
     private void tell(String what, Verdict verdict, String words) {
@@ -159,7 +178,7 @@ public final class Compared {
         }
         ColourDifference off = ColourDifference.between(there.get(), seen.get());
         boolean match = off.grade().compareTo(ColourDifference.Grade.MATCH) <= 0;
-        boolean same = was.sameType(is) && off.grade() == ColourDifference.Grade.EXACT;
+        boolean same = alike() && off.grade() == ColourDifference.Grade.EXACT;
         tell("Colour", same ? Verdict.CARRIES : match ? Verdict.ANEW : Verdict.NEAREST, same ? "" : off.toString());
     }
 
@@ -178,16 +197,20 @@ public final class Compared {
             boolean same = from.get().wayTo(to.get()) <= DEGREES;
             tell(
                     "Position",
-                    same && was.sameType(is) ? Verdict.CARRIES : Verdict.NEAREST,
+                    same && alike() ? Verdict.CARRIES : Verdict.NEAREST,
                     "the same degrees, since a place on the plan is not known");
         } else {
             spot(Counterpart.beam(was, from.get()), Counterpart.beam(is, to.get()));
         }
     }
 
+    private boolean alike() {
+        return described || was.sameType(is);
+    }
+
     /** Whether it is the same head in the same place of the same room. */
     private boolean unmoved() {
-        return was.sameType(is)
+        return alike()
                 && was.samePlace(is)
                 && means.marks().stream().allMatch(m -> means.moved().apply(m).equals(m));
     }
@@ -214,7 +237,7 @@ public final class Compared {
         Optional<Slot> slot = Slot.of(was, place);
         if (slot.isPresent()) {
             slot(what, slot.get());
-        } else if (was.home(attribute, before.get(attribute))) {
+        } else if (!described && was.home(attribute, before.get(attribute))) {
             tell(what, Verdict.CARRIES, "");
         } else {
             Attribute does =
@@ -234,7 +257,7 @@ public final class Compared {
         if (slot.open()) {
             tell(what, Verdict.CARRIES, "");
         } else if (shown.stream().anyMatch(slot::called)) {
-            tell(what, was.sameType(is) ? Verdict.CARRIES : Verdict.ANEW, "“" + slot.name() + "” by its name");
+            tell(what, alike() ? Verdict.CARRIES : Verdict.ANEW, "“" + slot.name() + "” by its name");
         } else if (shown.stream().anyMatch(slot::facetted)) {
             tell(what, Verdict.ANEW, "a prism with as many images");
         } else if (!shown.isEmpty()) {

@@ -61,8 +61,8 @@ class UniverseSetupTest {
 
     @Test
     void by_art_net_a_universe_may_have_number_0_and_then_has_no_way_back_to_e131() {
-        UniverseSetup node = new UniverseSetup(
-                4, "", true, 0, 100, new Route(Route.Kind.ART_NET, "192.0.2.7", "Node"), 0);
+        UniverseSetup node =
+                new UniverseSetup(4, "", true, 0, 100, new Route(Route.Kind.ART_NET, "192.0.2.7", "Node"), 0);
         assertThat(node.route().port()).isEqualTo(6454);
         assertThatThrownBy(() -> node.going(Route.RIG)).hasMessageContaining("Port number 0 is outside 1 to 63999");
         assertThat(node.keptInside().on()).isFalse();

@@ -107,7 +107,8 @@ class ArtNetPacketsTest {
 
     @Test
     void a_node_with_many_outputs_answers_several_times() {
-        List<Integer> takes = new ArrayList<>(IntStream.rangeClosed(0, 17).boxed().toList());
+        List<Integer> takes =
+                new ArrayList<>(IntStream.rangeClosed(0, 17).boxed().toList());
         takes.add(256);
         List<ArtPollReply> pages = ArtPollReply.pages("Rig", "", takes);
         assertThat(pages.stream().flatMap(p -> p.outputs().stream()).toList()).isEqualTo(takes);

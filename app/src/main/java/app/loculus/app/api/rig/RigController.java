@@ -42,12 +42,7 @@ class RigController {
     private final FrameClock clock;
 
     RigController(
-            RigLights lights,
-            VirtualRig rig,
-            RigNode node,
-            RigDevices devices,
-            LiveOutput output,
-            FrameClock clock) {
+            RigLights lights, VirtualRig rig, RigNode node, RigDevices devices, LiveOutput output, FrameClock clock) {
         this.node = node;
         this.devices = devices;
         this.lights = lights;

@@ -36,8 +36,8 @@ public record SetUniverse(List<Integer> universes, UnaryOperator<UniverseSetup> 
                     throw Refusal.of(
                             "output.twice",
                             "universe",
-                            "Universes " + other.universe() + " and " + setup.universe()
-                                    + " would both go out as " + setup.numberWords() + "; receivers would mix them up.",
+                            "Universes " + other.universe() + " and " + setup.universe() + " would both go out as "
+                                    + setup.numberWords() + "; receivers would mix them up.",
                             WayOut.advice("Number " + free(show, setup) + " is free."));
                 });
     }

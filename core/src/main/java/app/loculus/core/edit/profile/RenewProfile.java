@@ -1,5 +1,7 @@
 package app.loculus.core.edit.profile;
 
+import app.loculus.core.carry.OnStage;
+import app.loculus.core.carry.PictureLikeness;
 import app.loculus.core.edit.patch.PatchFixtures;
 import app.loculus.core.patch.Fixture;
 import app.loculus.core.patch.FixtureId;
@@ -8,6 +10,7 @@ import app.loculus.core.profile.Profile;
 import app.loculus.core.profile.ProfileId;
 import app.loculus.core.profile.Profiles;
 import app.loculus.core.show.Draft;
+import app.loculus.core.show.Show;
 import app.loculus.core.show.ShowEdit;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -15,7 +18,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 
-/** Gives the show the library's profile in place of its own copy; every fixture of it stays in its mode. */
+/** Gives the show the library's profile in place of its own copy; every fixture of it stays in its mode. Says what changes on stage. */
 public record RenewProfile(ProfileId held, Profile newer) implements ShowEdit {
 
     /** The library's profile of the same maker and name. @throws Refusal when it has none, or the show holds it already */
@@ -41,11 +44,13 @@ public record RenewProfile(ProfileId held, Profile newer) implements ShowEdit {
         if (byMode.isEmpty()) {
             throw Refusal.of("profile.unused", "profile", "No fixture of this show is of that profile.");
         }
+        Show before = draft.show();
         byMode.forEach((mode, fixtures) -> new ChangeType(
                         fixtures,
                         new Profiles.Type(newer, newer.mode(mode)),
                         Optional.empty(),
                         PatchFixtures.Clashing.REFUSE)
                 .on(draft));
+        draft.say(OnStage.words(OnStage.of(before, draft.show(), PictureLikeness.NONE)));
     }
 }

@@ -22,7 +22,7 @@ public final class ProfileDifference {
             if (was.isEmpty()) {
                 words.add("New mode “" + mode.name() + "” with " + mode.slots() + " slots");
             } else {
-                modes(was.get(), mode, words);
+                modes(newer, was.get(), mode, words);
             }
         }
         older.modes().stream()
@@ -34,7 +34,7 @@ public final class ProfileDifference {
         return words;
     }
 
-    private static void modes(Mode was, Mode is, List<String> words) {
+    private static void modes(Profile newer, Mode was, Mode is, List<String> words) {
         String at = "Mode “" + is.name() + "”: ";
         if (was.slots() != is.slots()) {
             words.add(at + was.slots() + " slots became " + is.slots());
@@ -43,28 +43,33 @@ public final class ProfileDifference {
         Map<String, Channel> after = byKey(is);
         after.forEach((key, c) -> {
             if (!before.containsKey(key)) {
-                words.add(at + c.attribute() + " is new");
+                words.add(at + pretty(newer, c) + " is new");
             } else {
-                channels(before.get(key), c, at, words);
+                channels(before.get(key), c, at + pretty(newer, c), words);
             }
         });
         before.forEach((key, c) -> {
             if (!after.containsKey(key)) {
-                words.add(at + c.attribute() + " is gone");
+                words.add(at + pretty(newer, c) + " is gone");
             }
         });
     }
 
-    private static void channels(Channel was, Channel is, String at, List<String> words) {
+    /** @param what its mode and name */
+    private static void channels(Channel was, Channel is, String what, List<String> words) {
         if (!was.offsets().equals(is.offsets())) {
-            words.add(at + is.attribute() + " moved from slot " + slots(was) + " to " + slots(is));
+            words.add(what + " moved from slot " + slots(was) + " to " + slots(is));
         }
         if (was.home() != is.home()) {
-            words.add(at + is.attribute() + " is at home at " + is.home() + ", not " + was.home());
+            words.add(what + " is at home at " + is.home() + ", not " + was.home());
         }
         if (!was.functions().equals(is.functions())) {
-            words.add(at + is.attribute() + " has other ranges");
+            words.add(what + " has other ranges");
         }
+    }
+
+    private static String pretty(Profile profile, Channel channel) {
+        return profile.definition(channel.attribute()).pretty();
     }
 
     private static String slots(Channel c) {

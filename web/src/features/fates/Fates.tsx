@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react';
 import type { FateView } from '../../api/rig-move';
-import { counted, SORTS, VERDICT_WORDS, VERDICTS, worstFirst, type Verdict } from './rig-model';
+import { counted, SORTS, VERDICT_WORDS, VERDICTS, worstFirst, type Verdict } from './fates-model';
 
 const TINTS: Record<Verdict, string> = {
   carries: 'text-ink-2',
@@ -12,13 +12,21 @@ const TINTS: Record<Verdict, string> = {
 const SIGNS: Record<Verdict, string> = { carries: '=', anew: '≈', nearest: '▲', lost: '✕' };
 
 /** What becomes of each part of the show, the worst first; what simply carries is counted. */
-export function RigFates({ fates }: { fates: FateView[] }) {
+export function Fates({
+  fates,
+  title = 'What becomes of it',
+  nothing = 'The show has nothing but its patch.',
+}: {
+  fates: FateView[];
+  title?: string;
+  nothing?: string;
+}) {
   const [only, setOnly] = useState<Verdict | null>(null);
   const counts = useMemo(() => counted(fates), [fates]);
   return (
-    <section aria-label="What becomes of it" className="flex min-h-0 flex-1 flex-col gap-2 pl-2">
+    <section aria-label={title} className="flex min-h-0 flex-1 flex-col gap-2 pl-2">
       <div className="flex flex-wrap items-center gap-2">
-        <h2 className="font-serif text-[17px] font-semibold">What becomes of it</h2>
+        <h2 className="font-serif text-[17px] font-semibold">{title}</h2>
         {VERDICTS.map((v) => (
           <button
             key={v}
@@ -57,7 +65,7 @@ export function RigFates({ fates }: { fates: FateView[] }) {
             </div>
           );
         })}
-        {fates.length === 0 && <p className="text-ink-2">The show has nothing but its patch.</p>}
+        {fates.length === 0 && <p className="text-ink-2">{nothing}</p>}
       </div>
     </section>
   );
