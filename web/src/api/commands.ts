@@ -96,6 +96,7 @@ export type Edit =
   | { type: 'mark'; numbers: number[]; answer: string; note?: string }
   | { type: 'fill'; numbers: number[]; column: string; value: string; step?: number }
   | { type: 'revise'; rows: Row[] }
+  | { type: 'invert-heads'; numbers: number[]; pan?: boolean; tilt?: boolean }
   | { type: 'renew-profile'; profileId: string }
   | { type: 'rename-show'; name: string }
   | { type: 'set-aside'; findings: string[]; reason: string }

@@ -25,6 +25,9 @@ export const fixture = (of: Partial<FixtureView>): FixtureView => ({
   notes: '',
   answer: 'not tried',
   answerNote: '',
+  turns: false,
+  panInverted: false,
+  tiltInverted: false,
   ...of,
 });
 

@@ -14,6 +14,7 @@ import { Modal } from '../../ui/Modal';
 import { ProblemList } from '../../ui/ProblemList';
 import { useLineReading } from '../../doing/useLineReading';
 import { ChangeType } from './ChangeType';
+import { Inverting } from './Inverting';
 import { runs } from './patch-model';
 import { freeRun, meant, NEXT_GAP, written, type Draft } from './add-model';
 import { TypeFinder } from './TypeFinder';
@@ -283,6 +284,7 @@ function InHand({ patch }: { patch: PatchView }) {
         Unpatch
       </Button>
       <Button onClick={async () => setChanging(await heldNow())}>Change type…</Button>
+      <Inverting fixtures={patch.fixtures.filter((f) => numbers.includes(f.number))} />
       <Button kind="danger" onClick={() => void ask()}>
         Delete
       </Button>

@@ -21,7 +21,7 @@ interface DifferencesProps {
   theirs?: 'paper' | 'drawing';
 }
 
-const FIELDS = ['number', 'address', 'profile', 'name', 'position', 'purpose', 'place', 'mark'];
+const FIELDS = ['number', 'address', 'profile', 'name', 'position', 'purpose', 'place', 'inverted', 'mark'];
 
 const MOST_ROWS = 500;
 

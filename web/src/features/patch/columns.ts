@@ -2,7 +2,17 @@ import type { FixtureView } from '../../api/client';
 import type { Edit, Row } from '../../api/commands';
 
 export type ColumnKey =
-  'number' | 'name' | 'profile' | 'mode' | 'address' | 'slots' | 'position' | 'purpose' | 'notes' | 'answer';
+  | 'number'
+  | 'name'
+  | 'profile'
+  | 'mode'
+  | 'address'
+  | 'slots'
+  | 'position'
+  | 'purpose'
+  | 'notes'
+  | 'inverted'
+  | 'answer';
 
 export interface Column {
   key: ColumnKey;
@@ -77,6 +87,12 @@ export const COLUMNS: Column[] = [
     value: (f) => f.notes,
     fills: true,
     row: (v) => ({ notes: v }),
+  },
+  {
+    key: 'inverted',
+    text: 'Inverted',
+    track: '78px',
+    value: (f) => [f.panInverted && 'pan', f.tiltInverted && 'tilt'].filter(Boolean).join(' + '),
   },
   {
     key: 'answer',

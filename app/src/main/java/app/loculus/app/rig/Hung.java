@@ -3,6 +3,7 @@ package app.loculus.app.rig;
 import app.loculus.core.geometry.Pose;
 import app.loculus.core.patch.Address;
 import app.loculus.core.patch.FixtureId;
+import app.loculus.core.patch.Inverted;
 import app.loculus.core.patch.PatchedAddress;
 import app.loculus.core.profile.Mode;
 import app.loculus.core.profile.Profile;
@@ -18,9 +19,16 @@ import java.util.function.IntFunction;
  * One fixture of the rig as it really hangs.
  *
  * @param addresses those it listens at
+ * @param inverted which ways it turns the other way round
  */
 public record Hung(
-        FixtureId id, int number, Sort sort, List<PatchedAddress> addresses, Optional<Pose> pose, State state) {
+        FixtureId id,
+        int number,
+        Sort sort,
+        List<PatchedAddress> addresses,
+        Optional<Pose> pose,
+        Inverted inverted,
+        State state) {
 
     /** What it is and in which mode. */
     record Sort(Profile profile, Mode mode, SimulatedFixture fixture) {}
@@ -67,7 +75,7 @@ public record Hung(
             breaks.putIfAbsent(
                     a.breakNumber(), cut(slots, a.address().slot() - 1, footprint.getOrDefault(a.breakNumber(), 0)));
         }
-        return sort.fixture().light(breaks);
+        return sort.fixture().light(breaks, inverted.pan(), inverted.tilt());
     }
 
     private static byte[] cut(byte[] slots, int from, int count) {

@@ -7,6 +7,7 @@ import app.loculus.app.store.RigFaultStore;
 import app.loculus.core.patch.Address;
 import app.loculus.core.patch.Fixture;
 import app.loculus.core.patch.FixtureId;
+import app.loculus.core.patch.Inverted;
 import app.loculus.core.patch.Patch;
 import app.loculus.core.patch.PatchedAddress;
 import app.loculus.core.patch.Starts;
@@ -119,6 +120,7 @@ public class RigLights {
                 && was.get().addresses().equals(is.get().addresses())
                 && was.get().profile().equals(is.get().profile())
                 && was.get().mode().equals(is.get().mode())
+                && was.get().inverted().equals(is.get().inverted())
                 && was.get().pose().equals(is.get().pose());
     }
 
@@ -180,6 +182,7 @@ public class RigLights {
                 new Hung.Sort(profile, mode, kind),
                 addresses,
                 fixture.pose(),
+                fixture.inverted(),
                 fault.map(f -> state(f, Starts.of(addresses).equals(Starts.of(fixture.addresses()))))
                         .orElse(Hung.State.RIGHT));
     }
@@ -205,6 +208,7 @@ public class RigLights {
                 new Hung.Sort(profile, mode, simulated(profile, mode)),
                 Starts.at(at).allot(mode, false),
                 Optional.empty(),
+                Inverted.NONE,
                 Hung.State.RIGHT);
         return light(hung);
     }

@@ -6,6 +6,7 @@ import app.loculus.core.geometry.Vector3;
 import app.loculus.core.patch.BringUp;
 import app.loculus.core.patch.Fixture;
 import app.loculus.core.patch.FixtureId;
+import app.loculus.core.patch.Inverted;
 import app.loculus.core.patch.PatchedAddress;
 import app.loculus.core.profile.ProfileId;
 import java.util.List;
@@ -30,7 +31,9 @@ record FixtureRow(
         double rz,
         String notes,
         BringUp.Answer answer,
-        String answerNote) {
+        String answerNote,
+        boolean panInverted,
+        boolean tiltInverted) {
 
     static FixtureRow of(long show, Fixture f) {
         Pose pose = f.pose().orElse(Pose.at(0, 0, 0));
@@ -54,7 +57,9 @@ record FixtureRow(
                 turn.z(),
                 f.notes(),
                 f.bringUp().answer(),
-                f.bringUp().note());
+                f.bringUp().note(),
+                f.inverted().pan(),
+                f.inverted().tilt());
     }
 
     Fixture fixture(List<PatchedAddress> addresses) {
@@ -71,6 +76,7 @@ record FixtureRow(
                 position,
                 purpose,
                 notes,
-                new BringUp(answer, answerNote));
+                new BringUp(answer, answerNote),
+                new Inverted(panInverted, tiltInverted));
     }
 }

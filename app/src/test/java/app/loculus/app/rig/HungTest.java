@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import app.loculus.core.patch.Address;
 import app.loculus.core.patch.FixtureId;
+import app.loculus.core.patch.Inverted;
 import app.loculus.core.patch.PatchedAddress;
 import app.loculus.core.profile.Profile;
 import app.loculus.core.profile.Profiles;
@@ -28,6 +29,7 @@ class HungTest {
                 new Hung.Sort(t.profile(), t.mode(), fixture),
                 List.of(addresses),
                 Optional.empty(),
+                Inverted.NONE,
                 new Hung.State(dead, true, false, Optional.empty(), Optional.empty()));
     }
 

@@ -46,7 +46,8 @@ delete
     ;
 name : NAME selection text ;
 place : PLACE selection AT point (THRU point)? ;
-hang : HANG selection ON text ;
+hang : HANG selection (ON text | INVERT inverting+) ;
+inverting : attribute (AND attribute)? OFF? ;
 purpose : PURPOSE selection text ;
 note : NOTE selection text ;
 renumber : RENUMBER selection FROM integer (BY step)? ;

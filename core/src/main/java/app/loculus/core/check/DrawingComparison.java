@@ -20,6 +20,7 @@ import app.loculus.core.mark.Mark;
 import app.loculus.core.mark.MarkId;
 import app.loculus.core.patch.Fixture;
 import app.loculus.core.patch.FixtureId;
+import app.loculus.core.patch.Inverted;
 import app.loculus.core.patch.PatchedAddress;
 import app.loculus.core.patch.Starts;
 import app.loculus.core.profile.Profiles;
@@ -71,10 +72,13 @@ public final class DrawingComparison {
                 show,
                 library.orElse(drawing.profiles()),
                 rows,
-                EnumSet.complementOf(EnumSet.of(PaperField.PLACE)),
+                EnumSet.complementOf(EnumSet.of(PaperField.PLACE, PaperField.INVERTED)),
                 new LinkedHashMap<>(pairs));
         rest.differences().stream().filter(this::tells).forEach(found::add);
-        pairs.forEach((number, fixture) -> place(fixture, drawn.get(number)).ifPresent(found::add));
+        pairs.forEach((number, fixture) -> {
+            place(fixture, drawn.get(number)).ifPresent(found::add);
+            inverted(fixture, drawn.get(number)).ifPresent(found::add);
+        });
         found.sort(Comparator.comparingInt(Difference::number));
     }
 
@@ -148,11 +152,16 @@ public final class DrawingComparison {
                 boolean renumbered = wanted.contains(key(ours, PaperField.NUMBER));
                 boolean moved = wanted.contains(key(ours, PaperField.PLACE));
                 if (!deleted.contains(ours.id())) {
+                    boolean turned = wanted.contains(key(ours, PaperField.INVERTED));
                     hung.add(new Hung(
-                            renumbered ? number : ours.number(), f.identity(), moved ? near(f) : Optional.empty(), ""));
+                            renumbered ? number : ours.number(),
+                            f.identity(),
+                            moved ? near(f) : Optional.empty(),
+                            Optional.of(f.inverted()).filter(i -> turned),
+                            ""));
                 }
             } else if (wanted.contains(number + " " + Difference.Kind.MISSING)) {
-                hung.add(new Hung(number, f.identity(), near(f), f.notes()));
+                hung.add(new Hung(number, f.identity(), near(f), Optional.of(f.inverted()), f.notes()));
             }
         });
         List<TakenMark> marks = drawing.marks().stream()
@@ -268,6 +277,24 @@ public final class DrawingComparison {
                 words(theirs.pose().get()),
                 Optional.empty(),
                 far));
+    }
+
+    private static Optional<Difference> inverted(Fixture ours, DrawnFixture theirs) {
+        return ours.inverted().equals(theirs.inverted())
+                ? Optional.empty()
+                : Optional.of(new Difference(
+                        ours.number(),
+                        Difference.Kind.DIFFERENT,
+                        Optional.of(PaperField.INVERTED),
+                        theirs.row().line(),
+                        words(ours.inverted()),
+                        words(theirs.inverted()),
+                        Optional.empty(),
+                        Optional.empty()));
+    }
+
+    private static String words(Inverted inverted) {
+        return inverted.none() ? "neither" : inverted.toString();
     }
 
     private static Optional<Pose> near(DrawnFixture f) {

@@ -3,6 +3,7 @@ package app.loculus.core.command;
 import app.loculus.core.edit.patch.CompactUniverse;
 import app.loculus.core.edit.patch.DeleteFixtures;
 import app.loculus.core.edit.patch.DescribeFixtures;
+import app.loculus.core.edit.patch.InvertFixtures;
 import app.loculus.core.edit.patch.MarkFixtures;
 import app.loculus.core.edit.patch.NameFixtures;
 import app.loculus.core.edit.patch.PatchFixtures;
@@ -15,8 +16,13 @@ import app.loculus.core.edit.patch.Unpatch;
 import app.loculus.core.patch.Address;
 import app.loculus.core.patch.BringUp;
 import app.loculus.core.patch.Layout;
+import app.loculus.core.problem.Refusal;
+import app.loculus.core.problem.WayOut;
 import app.loculus.core.show.ShowEdit;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 
 /** The verbs of the patch. */
@@ -160,8 +166,33 @@ final class PatchClauses extends RoomClauses {
 
     @Override
     public List<ShowEdit> visitHang(LineParser.HangContext c) {
+        if (!c.inverting().isEmpty()) {
+            return onFixtures(c.selection(), fixtures -> {
+                Map<String, Boolean> ways = inverting(c.inverting());
+                return new InvertFixtures(
+                        fixtures, Optional.ofNullable(ways.get("pan")), Optional.ofNullable(ways.get("tilt")));
+            });
+        }
         return onFixtures(
                 c.selection(),
                 fixtures -> new DescribeFixtures(fixtures, Optional.of(Terms.text(c.text())), Optional.empty()));
+    }
+
+    private static Map<String, Boolean> inverting(List<LineParser.InvertingContext> said) {
+        Map<String, Boolean> ways = new HashMap<>();
+        for (LineParser.InvertingContext one : said) {
+            for (LineParser.AttributeContext attribute : one.attribute()) {
+                String word = attribute.getText().toLowerCase(Locale.ROOT);
+                if (!word.equals("pan") && !word.equals("tilt")) {
+                    throw Refusal.of(
+                            "patch.invert",
+                            "attribute",
+                            "“" + attribute.getText() + "” cannot be inverted where a fixture hangs.",
+                            WayOut.advice("Pan and tilt can: hang 101 invert pan, hang 101 invert pan off."));
+                }
+                ways.put(word, one.OFF() == null);
+            }
+        }
+        return ways;
     }
 }

@@ -3,6 +3,7 @@ package app.loculus.core.desk;
 import app.loculus.core.colour.LinearRgb;
 import app.loculus.core.effect.Effect;
 import app.loculus.core.patch.Fixture;
+import app.loculus.core.patch.Inverted;
 import app.loculus.core.patch.UnitId;
 import app.loculus.core.profile.Attribute;
 import app.loculus.core.profile.AttributeDefinition;
@@ -57,10 +58,10 @@ public final class ValueRows {
         /** Palettes and effects that they follow; blank for those that follow none. */
         private final Set<String> leaders = new LinkedHashSet<>();
 
-        void count(Resolved resolved, int step) {
+        void count(Resolved resolved, Inverted inverted, int step) {
             double value = resolved.place().share().value();
             bySteps.putIfAbsent(step, value * 100);
-            long dmx = resolved.place().dmx();
+            long dmx = inverted.turned(resolved.function(), resolved.place().dmx());
             double physical = resolved.function().physicalOf(resolved.fraction());
             units++;
             low = Math.min(low, value);
@@ -107,7 +108,7 @@ public final class ValueRows {
             tally.profile = show.patch().profileOf(fixture);
             tally.mode = mode;
             tally.parameter = parameter;
-            tally.count(resolved, step);
+            tally.count(resolved, fixture.inverted(), step);
             source(resolved, tally);
         }
     }

@@ -207,7 +207,7 @@ public record ValueTable(List<ValueColumn> columns, int from, int all, List<Unit
     /** What its channel sends; a virtual dimmer has no slots, and scales those of its emitters. */
     private static String slots(Show show, Fixture fixture, Mode mode, Parameter p, List<Resolved> channels) {
         Channel channel = mode.channels().get(p.channel());
-        long sent = Encoder.sent(mode, p.channel(), channels);
+        long sent = Encoder.sent(mode, fixture.inverted(), p.channel(), channels);
         List<String> parts = new ArrayList<>();
         for (Claim claim : show.patch().claimsOf(fixture)) {
             for (int i = 0;

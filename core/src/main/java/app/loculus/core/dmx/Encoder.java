@@ -2,6 +2,7 @@ package app.loculus.core.dmx;
 
 import app.loculus.core.patch.Claim;
 import app.loculus.core.patch.Fixture;
+import app.loculus.core.patch.Inverted;
 import app.loculus.core.patch.Patch;
 import app.loculus.core.profile.Attribute;
 import app.loculus.core.profile.Channel;
@@ -32,7 +33,7 @@ public final class Encoder {
     private Encoder() {}
 
     static List<Piece> encode(Patch patch, Fixture fixture, List<Resolved> channels) {
-        Map<Integer, byte[]> breaks = breaks(patch.modeOf(fixture), channels);
+        Map<Integer, byte[]> breaks = breaks(patch.modeOf(fixture), fixture.inverted(), channels);
         List<Piece> pieces = new ArrayList<>();
         for (Claim claim : patch.claimsOf(fixture)) {
             int number = claim.at().breakNumber();
@@ -41,27 +42,29 @@ public final class Encoder {
         return pieces;
     }
 
-    private static Map<Integer, byte[]> breaks(Mode mode, List<Resolved> channels) {
+    private static Map<Integer, byte[]> breaks(Mode mode, Inverted inverted, List<Resolved> channels) {
         Map<Integer, byte[]> breaks = new TreeMap<>();
         mode.footprint().forEach((number, slots) -> breaks.put(number, new byte[slots]));
         for (int i = 0; i < channels.size(); i++) {
             Channel channel = mode.channels().get(i);
             if (!channel.virtual()) {
-                write(channel, sent(mode, i, channels), breaks.get(channel.breakNumber()));
+                write(channel, sent(mode, inverted, i, channels), breaks.get(channel.breakNumber()));
             }
         }
         return breaks;
     }
 
-    /** What a channel sends, scaled by the virtual channels that act on it; in its resolution. */
-    public static long sent(Mode mode, int channel, List<Resolved> channels) {
+    /** What a channel sends, scaled by the virtual channels that act on it, turned over where its head is; in its resolution. */
+    public static long sent(Mode mode, Inverted inverted, int channel, List<Resolved> channels) {
         Resolved resolved = channels.get(channel);
         double level = 1;
         for (int dimmer : mode.dimmersOf(channel)) {
             level *= channels.get(dimmer).place().light();
         }
         FunctionValue place = resolved.place();
-        return level == 1 ? place.dmx() : scaled(place, level).dmx();
+        return inverted.turned(
+                place.function(),
+                level == 1 ? place.dmx() : scaled(place, level).dmx());
     }
 
     /** Light scales as light, whichever way it runs; everything else from the foot of its function. */

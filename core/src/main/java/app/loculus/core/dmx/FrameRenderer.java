@@ -94,6 +94,7 @@ public final class FrameRenderer {
     private static boolean alike(Fixture one, Fixture other) {
         return one.addresses().equals(other.addresses())
                 && one.pose().equals(other.pose())
+                && one.inverted().equals(other.inverted())
                 && one.profile().equals(other.profile())
                 && one.mode().equals(other.mode());
     }

@@ -2,6 +2,7 @@ package app.loculus.core.drawing;
 
 import app.loculus.core.geometry.Pose;
 import app.loculus.core.ledger.HookupRow;
+import app.loculus.core.patch.Inverted;
 import java.util.Optional;
 
 /**
@@ -9,6 +10,7 @@ import java.util.Optional;
  *
  * @param row what a hookup would say of it; its line is where it comes in the drawing, from 1
  * @param pose where it hangs; empty where the drawing does not say
- * @param notes what is drawn and has no other place in a show: a gel, a pan that is inverted
+ * @param inverted which ways it is set to turn the other way round
+ * @param notes what is drawn and has no other place in a show, such as a gel
  */
-public record DrawnFixture(String identity, HookupRow row, Optional<Pose> pose, String notes) {}
+public record DrawnFixture(String identity, HookupRow row, Optional<Pose> pose, Inverted inverted, String notes) {}

@@ -93,6 +93,7 @@ final class PaperRules {
                 case TYPE -> number + " is " + d.ours() + ", on the paper " + d.theirs() + ".";
                 case POSITION -> number + " hangs at " + ours + ", on the paper at " + theirs + ".";
                 case PURPOSE -> number + " is for " + ours + ", on the paper for " + theirs + ".";
+                case INVERTED -> number + " has " + ours + " inverted, in the drawing " + theirs + ".";
                 case PLACE -> number + " hangs at " + ours + ", in the drawing at " + theirs + ".";
             };
         }
@@ -132,7 +133,7 @@ final class PaperRules {
                 case TYPE -> "change " + d.number() + " to " + Quoted.of(d.theirs());
                 case POSITION -> "hang " + d.number() + " on " + Quoted.of(d.theirs());
                 case PURPOSE -> "purpose " + d.number() + " " + Quoted.of(d.theirs());
-                case PLACE -> null;
+                case PLACE, INVERTED -> null;
             };
         }
     }

@@ -11,7 +11,9 @@ public enum PaperField {
     POSITION,
     PURPOSE,
     /** Where it hangs and how it is turned; drawings alone say that. */
-    PLACE;
+    PLACE,
+    /** Which ways it turns the other way round; drawings alone say that. */
+    INVERTED;
 
     public String word() {
         return this == TYPE ? "profile" : name().toLowerCase(Locale.ROOT);

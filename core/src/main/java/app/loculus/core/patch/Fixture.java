@@ -16,6 +16,7 @@ import java.util.Optional;
  * @param purpose what it is for, may be empty
  * @param notes whatever the crew wants to remember, may be empty
  * @param bringUp how it answered when it was brought up
+ * @param inverted which ways it is set to turn the other way round
  */
 public record Fixture(
         FixtureId id,
@@ -28,7 +29,8 @@ public record Fixture(
         String position,
         String purpose,
         String notes,
-        BringUp bringUp) {
+        BringUp bringUp,
+        Inverted inverted) {
 
     public static final int LAST_NUMBER = 999_999;
 
@@ -47,7 +49,7 @@ public record Fixture(
             Optional<Pose> pose,
             String position,
             String purpose) {
-        this(id, number, name, profile, mode, addresses, pose, position, purpose, "", BringUp.NOT_TRIED);
+        this(id, number, name, profile, mode, addresses, pose, position, purpose, "", BringUp.NOT_TRIED, Inverted.NONE);
     }
 
     public Fixture {
@@ -59,6 +61,8 @@ public record Fixture(
         atMost("position", position, LONGEST_NAME);
         atMost("purpose", purpose, LONGEST_PURPOSE);
         notes = notes == null ? "" : notes;
+        // What earlier versions wrote does not have it.
+        inverted = inverted == null ? Inverted.NONE : inverted;
         bringUp = bringUp == null ? BringUp.NOT_TRIED : bringUp;
         atMost("notes", notes, LONGEST_NOTES);
         addresses = List.copyOf(addresses);
@@ -75,37 +79,58 @@ public record Fixture(
     }
 
     public Fixture at(List<PatchedAddress> newAddresses) {
-        return new Fixture(id, number, name, profile, mode, newAddresses, pose, position, purpose, notes, bringUp);
+        return new Fixture(
+                id, number, name, profile, mode, newAddresses, pose, position, purpose, notes, bringUp, inverted);
     }
 
     public Fixture numbered(int newNumber) {
-        return new Fixture(id, newNumber, name, profile, mode, addresses, pose, position, purpose, notes, bringUp);
+        return new Fixture(
+                id, newNumber, name, profile, mode, addresses, pose, position, purpose, notes, bringUp, inverted);
     }
 
     public Fixture named(String newName) {
-        return new Fixture(id, number, newName, profile, mode, addresses, pose, position, purpose, notes, bringUp);
+        return new Fixture(
+                id, number, newName, profile, mode, addresses, pose, position, purpose, notes, bringUp, inverted);
     }
 
     /** As another kind of fixture, or in another mode. */
     public Fixture as(ProfileId newProfile, String newMode) {
-        return new Fixture(id, number, name, newProfile, newMode, addresses, pose, position, purpose, notes, bringUp);
+        return new Fixture(
+                id, number, name, newProfile, newMode, addresses, pose, position, purpose, notes, bringUp, inverted);
     }
 
     public Fixture placed(Pose newPose) {
         return new Fixture(
-                id, number, name, profile, mode, addresses, Optional.of(newPose), position, purpose, notes, bringUp);
+                id,
+                number,
+                name,
+                profile,
+                mode,
+                addresses,
+                Optional.of(newPose),
+                position,
+                purpose,
+                notes,
+                bringUp,
+                inverted);
     }
 
     public Fixture described(String newPosition, String newPurpose) {
-        return new Fixture(id, number, name, profile, mode, addresses, pose, newPosition, newPurpose, notes, bringUp);
+        return new Fixture(
+                id, number, name, profile, mode, addresses, pose, newPosition, newPurpose, notes, bringUp, inverted);
     }
 
     public Fixture noted(String newNotes) {
-        return new Fixture(id, number, name, profile, mode, addresses, pose, position, purpose, newNotes, bringUp);
+        return new Fixture(
+                id, number, name, profile, mode, addresses, pose, position, purpose, newNotes, bringUp, inverted);
     }
 
     public Fixture broughtUp(BringUp how) {
-        return new Fixture(id, number, name, profile, mode, addresses, pose, position, purpose, notes, how);
+        return new Fixture(id, number, name, profile, mode, addresses, pose, position, purpose, notes, how, inverted);
+    }
+
+    public Fixture turning(Inverted how) {
+        return new Fixture(id, number, name, profile, mode, addresses, pose, position, purpose, notes, bringUp, how);
     }
 
     public boolean patched() {

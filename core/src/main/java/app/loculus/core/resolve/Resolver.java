@@ -11,6 +11,7 @@ import app.loculus.core.palette.Giver;
 import app.loculus.core.palette.Palette;
 import app.loculus.core.patch.Fixture;
 import app.loculus.core.patch.FixtureId;
+import app.loculus.core.patch.Inverted;
 import app.loculus.core.patch.UnitId;
 import app.loculus.core.profile.Attribute;
 import app.loculus.core.profile.ChannelFunction;
@@ -92,7 +93,7 @@ public final class Resolver {
         held(unit, values).forEach((attribute, held) -> {
             Parameter parameter = mode.parameter(unit.cell(), attribute).orElse(null);
             if (parameter != null) {
-                place(held, mode, parameter, channels.get(parameter.channel()))
+                place(unit, held, mode, parameter, channels.get(parameter.channel()))
                         .filter(p -> layer.merge() == Layer.Merge.COMMAND || mode.keeps(p))
                         .map(p -> new Resolved(p.function(), p.fraction(), held.source(), layer.owner()))
                         .filter(r -> counts(r, channels.get(parameter.channel()), attribute, layer.merge()))
@@ -101,11 +102,22 @@ public final class Resolver {
         });
     }
 
-    private Optional<FunctionValue> place(Held held, Mode mode, Parameter parameter, Resolved below) {
-        Optional<FunctionValue> place = held.value().in(mode, parameter);
+    private Optional<FunctionValue> place(UnitId unit, Held held, Mode mode, Parameter parameter, Resolved below) {
+        Optional<FunctionValue> said = held.value().in(mode, parameter);
+        Optional<FunctionValue> place =
+                held.value() instanceof AttributeValue.Dmx ? said.map(p -> meant(unit, p)) : said;
         return held.moving()
                 .map(m -> m.at(place.orElseGet(below::place), beats, 0))
                 .or(() -> place);
+    }
+
+    /** What is said in octets goes out as said: a head that turns what it receives over is meant to be on the other side. */
+    private FunctionValue meant(UnitId unit, FunctionValue sent) {
+        Inverted inverted = scene.patch().get(unit.fixture()).inverted();
+        return inverted.turns(sent.function().attribute())
+                ? new FunctionValue(
+                        sent.function(), sent.function().fractionOfDmx(inverted.turned(sent.function(), sent.dmx())))
+                : sent;
     }
 
     /**

@@ -33,6 +33,12 @@ final class FixtureTeller implements Teller<FixtureId, Fixture> {
         changed("with another position", were, are, (a, b) -> !a.position().equals(b.position()), words);
         changed("with another purpose", were, are, (a, b) -> !a.purpose().equals(b.purpose()), words);
         changed("with another place on stage", were, are, (a, b) -> !a.pose().equals(b.pose()), words);
+        changed(
+                "with pan or tilt inverted otherwise",
+                were,
+                are,
+                (a, b) -> !a.inverted().equals(b.inverted()),
+                words);
         changed("with other notes", were, are, (a, b) -> !a.notes().equals(b.notes()), words);
         changed(
                 "with another mark from bringing up",

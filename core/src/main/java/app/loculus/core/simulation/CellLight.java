@@ -23,4 +23,10 @@ public record CellLight(
         double panDegrees,
         double tiltDegrees,
         double beamDegrees,
-        Optional<String> gobo) {}
+        Optional<String> gobo) {
+
+    /** The same, pointed elsewhere. */
+    CellLight turned(double pan, double tilt) {
+        return new CellLight(cell, intensity, light, hue, pan, tilt, beamDegrees, gobo);
+    }
+}

@@ -44,6 +44,39 @@ public final class SimulatedFixture {
      * @param breaks received slots by break number
      */
     public List<CellLight> light(Map<Integer, byte[]> breaks) {
+        return light(breaks, false, false);
+    }
+
+    /**
+     * The same of a head that is set to turn the other way round: its motors run from the other end.
+     *
+     * @param breaks received slots by break number
+     */
+    public List<CellLight> light(Map<Integer, byte[]> breaks, boolean panInverted, boolean tiltInverted) {
+        List<CellLight> lights = asReceived(breaks);
+        return panInverted || tiltInverted
+                ? lights.stream()
+                        .map(l -> l.turned(
+                                panInverted
+                                        ? otherEnd(breaks, l.cell(), Attribute.PAN) - l.panDegrees()
+                                        : l.panDegrees(),
+                                tiltInverted
+                                        ? otherEnd(breaks, l.cell(), Attribute.TILT) - l.tiltDegrees()
+                                        : l.tiltDegrees()))
+                        .toList()
+                : lights;
+    }
+
+    /** The two ends of what turns a part, in degrees, together; 0 where nothing does. */
+    private double otherEnd(Map<Integer, byte[]> breaks, int cell, Attribute attribute) {
+        Reading reading = new Reading(mode.channels(), breaks);
+        return find(reading, cell, attribute)
+                .flatMap(reading::active)
+                .map(f -> f.physicalFrom() + f.physicalTo())
+                .orElse(0.0);
+    }
+
+    private List<CellLight> asReceived(Map<Integer, byte[]> breaks) {
         Reading reading = new Reading(mode.channels(), breaks);
         List<CellLight> lights = new ArrayList<>();
         for (int cell = 0; cell <= mode.cells(); cell++) {

@@ -14,6 +14,7 @@ import app.loculus.core.geometry.Rotation;
 import app.loculus.core.geometry.Vector3;
 import app.loculus.core.ledger.HookupRow;
 import app.loculus.core.patch.FixtureId;
+import app.loculus.core.patch.Inverted;
 import app.loculus.core.profile.Profiles;
 import app.loculus.core.show.Outcome;
 import app.loculus.core.show.PartKinds;
@@ -36,7 +37,12 @@ class DrawingComparisonTest {
                 identity,
                 new HookupRow(1, number, "Head " + identity, profile, "extended", address, "Bridge", "front"),
                 Optional.of(new Pose(new Vector3(x, 2, 6), Rotation.NONE)),
+                Inverted.NONE,
                 "unit 1");
+    }
+
+    private static DrawnFixture turning(DrawnFixture f, Inverted inverted) {
+        return new DrawnFixture(f.identity(), f.row(), f.pose(), inverted, f.notes());
     }
 
     private static Drawing drawing(List<FocusPoint> marks, DrawnFixture... fixtures) {
@@ -83,6 +89,23 @@ class DrawingComparisonTest {
         assertThat(again.differences()).isEmpty();
         assertThat(again.marks()).isEmpty();
         assertThat(again.agreeing()).isEqualTo(3);
+    }
+
+    @Test
+    void a_head_that_is_drawn_inverted_becomes_so_when_that_is_taken() {
+        Show show = taken(Show.empty("New"), drawing(turning(drawn("a", "1", -1, "1.1"), new Inverted(false, true))));
+        assertThat(show.patch().number(1).inverted()).hasToString("tilt");
+        Drawing later = drawing(turning(drawn("a", "1", -1, "1.1"), new Inverted(true, false)));
+        DrawingComparison c = DrawingComparison.of(show, Profiles.NONE, later);
+        assertThat(c.differences()).singleElement().satisfies(d -> {
+            assertThat(d.key()).isEqualTo("1 DIFFERENT INVERTED");
+            assertThat(d.ours()).isEqualTo("tilt");
+            assertThat(d.theirs()).isEqualTo("pan");
+        });
+        assertThat(c.taking(List.of(), DAY).apply(show).show().patch().number(1).inverted())
+                .hasToString("tilt");
+        assertThat(taken(show, later).patch().number(1).inverted()).hasToString("pan");
+        assertThat(keys(taken(show, later), later)).isEmpty();
     }
 
     @Test

@@ -42,6 +42,9 @@ class PatchLineTest {
                 "universe 5 number 0:1:3 to art-net as \"Here\" | Universe 5: on, port address 0:1:3 (19), Art-Net to “Here” (127.0.0.1) |",
                 "universe 5 number 0 to artnet broadcast \"192.0.2.7\" as \"All\" | Universe 5: on, port address 0:0:0 (0), Art-Net broadcast to “All” (192.0.2.7) |",
                 "universe 5 sync 7000 | Universe 5: on, number 5, priority 100, synchronised by 7000, virtual rig |",
+                "hang 11 thru 12 invert pan | Pan of 2 fixtures is inverted |",
+                "hang 11 invert pan and tilt | Pan of 1 fixture is inverted | Tilt of 1 fixture is inverted",
+                "hang 1 + 11 invert tilt | Tilt of 1 fixture is inverted | Leaves out 1 fixture that does not turn",
                 "universe 5 sync off | Universe 5: on, number 5, priority 100, virtual rig |",
             })
     void each_verb_says_what_it_does(String line, String first, String second) {
@@ -58,6 +61,8 @@ class PatchLineTest {
     @CsvSource(
             delimiter = '|',
             value = {
+                "hang 1 invert pan | It has no pan.",
+                "hang 11 invert zoom | “zoom” cannot be inverted where a fixture hangs.",
                 "universe 5 number 0 | Port number 0 is outside 1 to 63999.",
                 "universe 5 number 0:0:16 | 0:0:16 is no port address.",
                 "universe 5 number 40000 to art-net as \"Here\" | Art-Net has no port address 40000: they go from 0 (0:0:0) to 32767 (127:15:15).",

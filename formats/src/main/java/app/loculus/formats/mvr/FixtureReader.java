@@ -6,6 +6,7 @@ import app.loculus.core.geometry.Placement;
 import app.loculus.core.geometry.Pose;
 import app.loculus.core.ledger.HookupRow;
 import app.loculus.core.patch.Address;
+import app.loculus.core.patch.Inverted;
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.unit.Decimal;
 import app.loculus.core.unit.Limits;
@@ -106,7 +107,12 @@ final class FixtureReader {
                         position(e),
                         cut(SceneText.of(e, "Function"), Limits.PURPOSE)),
                 r.pose,
+                inverted(e),
                 cut(said, Limits.NOTES));
+    }
+
+    static Inverted inverted(Element fixture) {
+        return new Inverted(SceneText.yes(fixture, "DMXInvertPan"), SceneText.yes(fixture, "DMXInvertTilt"));
     }
 
     private static String cut(String text, int longest) {
@@ -141,12 +147,6 @@ final class FixtureReader {
             notes.add("unit " + unit);
         }
         gel(SceneText.of(fixture, "Color")).ifPresent(notes::add);
-        if (SceneText.yes(fixture, "DMXInvertPan")) {
-            notes.add("pan inverted");
-        }
-        if (SceneText.yes(fixture, "DMXInvertTilt")) {
-            notes.add("tilt inverted");
-        }
         return notes;
     }
 

@@ -4,6 +4,7 @@ import app.loculus.core.geometry.Placement;
 import app.loculus.core.geometry.Pose;
 import app.loculus.core.patch.Address;
 import app.loculus.core.patch.Fixture;
+import app.loculus.core.patch.Inverted;
 import app.loculus.core.patch.PatchedAddress;
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.profile.Profile;
@@ -86,6 +87,7 @@ final class FixtureWriter {
         if (!SceneText.of(e, "Function").equals(fixture.purpose())) {
             document.text(e, "Function", fixture.purpose(), ORDER);
         }
+        inverted(e, fixture.inverted());
         number(e, fixture.number());
         addresses(e, fixture);
     }
@@ -172,6 +174,16 @@ final class FixtureWriter {
         made.setAttribute("name", SceneDocument.printable(name));
         document.auxData().appendChild(made);
         return identity;
+    }
+
+    private void inverted(Element e, Inverted wanted) {
+        Inverted written = FixtureReader.inverted(e);
+        if (written.pan() != wanted.pan()) {
+            document.text(e, "DMXInvertPan", String.valueOf(wanted.pan()), ORDER);
+        }
+        if (written.tilt() != wanted.tilt()) {
+            document.text(e, "DMXInvertTilt", String.valueOf(wanted.tilt()), ORDER);
+        }
     }
 
     /** What people call it stays where that is no number. */

@@ -46,7 +46,7 @@ public final class Earlier {
     private static final Set<PartKind<?, ?>> OF_DRAWINGS =
             Set.of(PartKinds.DRAWINGS, PartKinds.DEVICES, PartKinds.IDENTITY);
 
-    /** The first whose universes can change together, and go by Art-Net. */
+    /** The first whose universes can change together and go by Art-Net, and whose heads can be inverted. */
     private static final int TOGETHER = 12;
 
     private Earlier() {}
@@ -95,7 +95,8 @@ public final class Earlier {
             show.path("palettes").forEach(p -> chosen(PartKinds.PALETTES, p));
         }
         if (version < TOGETHER) {
-            document.path("universes").forEach(Earlier::universe);
+            document.path("universes").forEach(u -> together(PartKinds.UNIVERSES, u));
+            document.path("fixtures").forEach(f -> together(PartKinds.FIXTURES, f));
         }
         return document;
     }
@@ -108,8 +109,8 @@ public final class Earlier {
         if (version < CHOSEN) {
             chosen(kind, part);
         }
-        if (version < TOGETHER && kind == PartKinds.UNIVERSES) {
-            universe(part);
+        if (version < TOGETHER) {
+            together(kind, part);
         }
         return part;
     }
@@ -118,7 +119,7 @@ public final class Earlier {
     static boolean changed(PartKind<?, ?> kind, int version) {
         return version < CHOSEN && kind == PartKinds.PALETTES
                 || version < TEXTS && kind == PartKinds.LOOKS
-                || version < TOGETHER && kind == PartKinds.UNIVERSES;
+                || version < TOGETHER && (kind == PartKinds.UNIVERSES || kind == PartKinds.FIXTURES);
     }
 
     /** What an effect moved was nowhere ahead. */
@@ -170,16 +171,17 @@ public final class Earlier {
     public static JsonNode part(PartKind<?, ?> kind, JsonNode part) {
         if (kind == PartKinds.HAND && part instanceof ObjectNode hand && hand.has("share")) {
             hand(hand);
-        } else if (kind == PartKinds.UNIVERSES && !part.has("sync")) {
-            universe(part);
         }
+        together(kind, part);
         return part;
     }
 
-    /** Each changed by itself. */
-    private static void universe(JsonNode part) {
-        if (part instanceof ObjectNode universe) {
+    /** Each universe changed by itself, and no head was inverted. */
+    private static void together(PartKind<?, ?> kind, JsonNode part) {
+        if (kind == PartKinds.UNIVERSES && part instanceof ObjectNode universe && !universe.has("sync")) {
             universe.put("sync", 0);
+        } else if (kind == PartKinds.FIXTURES && part instanceof ObjectNode fixture && !fixture.has("inverted")) {
+            fixture.set("inverted", NODES.objectNode().put("pan", false).put("tilt", false));
         }
     }
 

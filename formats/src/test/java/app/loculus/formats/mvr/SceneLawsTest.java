@@ -158,6 +158,8 @@ class SceneLawsTest {
             "place " + range + " at -3," + random.nextInt(9) + ",6 thru 3,2," + (4 + random.nextInt(3)),
             "hang " + range + " on \"Bridge “" + random.nextInt(3) + "” <&>\"",
             "purpose " + range + " \"front\"",
+            "hang " + range + " invert " + (random.nextBoolean() ? "pan" : "pan tilt off"),
+            "hang " + range + " invert tilt",
             "name " + a + " \"Häng & <Licht>\"",
             "mark \"Chair " + random.nextInt(4) + "\" at " + random.nextInt(5) + ", 2, 0.5",
             "unpatch " + a,
@@ -225,6 +227,7 @@ class SceneLawsTest {
                         + f.mode()
                         + f.position()
                         + f.purpose()
+                        + f.inverted()
                         + (shared.contains(f.number()) ? "" : firsts(f)))
                 .toList();
     }

@@ -58,7 +58,8 @@ class SceneReaderTest {
         assertThat(f.row().address()).isEqualTo("2.1");
         assertThat(f.row().position()).isEqualTo("Bridge 1");
         assertThat(f.row().purpose()).isEqualTo("front");
-        assertThat(f.notes()).isEqualTo("unit 3; gel at x 0.45, y 0.41; pan inverted");
+        assertThat(f.notes()).isEqualTo("unit 3; gel at x 0.45, y 0.41");
+        assertThat(f.inverted()).hasToString("pan");
         near(f.pose().orElseThrow().place(), -3, 2, 6);
         near(f.pose().orElseThrow().beam(0, 0), 0, 0, -1);
         assertThat(drawing.profiles().all()).containsExactly(Scenes.WASH);

@@ -65,6 +65,7 @@ class ShowArchiveTest {
                 "hang 1 thru 6 on \"Bridge 1\"",
                 "purpose 1 \"front\"",
                 "note 2 \"new lamp\"",
+                "hang 3 invert pan",
                 "mark 3 wrong \"blinks\"",
                 "place 1 thru 12 at -5,2,6 thru 5,2,6",
                 "universe 3 number 0:0:0 sync 7000 to art-net \"192.0.2.7\" as \"Dimmers\"",
@@ -271,6 +272,7 @@ class ShowArchiveTest {
                         "Universe 2 “Floor”: on, number 12, priority 120, unicast to “Node” (127.0.0.1:7000)",
                         "Universe 3: off, number 3, priority 100, multicast to “Here” (127.0.0.1)");
         assertThat(Universes.of(show)).allMatch(u -> u.sync() == 0);
+        assertThat(show.patch().fixtures()).allMatch(f -> f.inverted().none());
         assertThat(show.patch().size()).isEqualTo(4);
         assertThat(ShowArchive.read(ShowArchive.write(show))).isEqualTo(show);
     }

@@ -3,6 +3,7 @@ package app.loculus.app.api.edits;
 import app.loculus.core.edit.patch.DeleteFixtures;
 import app.loculus.core.edit.patch.DescribeFixtures;
 import app.loculus.core.edit.patch.FillColumn;
+import app.loculus.core.edit.patch.InvertFixtures;
 import app.loculus.core.edit.patch.MarkFixtures;
 import app.loculus.core.edit.patch.PatchFixtures;
 import app.loculus.core.edit.patch.PlaceFixtures;
@@ -59,6 +60,21 @@ public sealed interface PatchEdits extends TypedEdit {
                 places.forEach(p -> all.put(Named.fixture(draft, p.number()), new Vector3(p.x(), p.y(), p.z())));
                 new PlaceFixtures(all).on(draft);
             };
+        }
+    }
+
+    /** Says which ways fixtures are set to turn the other way round; what is absent stays. */
+    record Invert(List<Integer> numbers, Boolean pan, Boolean tilt) implements PatchEdits {
+
+        public Invert {
+            numbers = TypedEdit.orNone(numbers);
+        }
+
+        @Override
+        public ShowEdit edit(Here here) {
+            return draft -> new InvertFixtures(
+                            Named.fixtures(draft, numbers), Optional.ofNullable(pan), Optional.ofNullable(tilt))
+                    .on(draft);
         }
     }
 

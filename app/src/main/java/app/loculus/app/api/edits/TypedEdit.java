@@ -61,6 +61,7 @@ import java.util.function.Function;
     @JsonSubTypes.Type(value = PatchEdits.Fill.class, name = "fill"),
     @JsonSubTypes.Type(value = PatchEdits.Revise.class, name = "revise"),
     @JsonSubTypes.Type(value = PatchEdits.Change.class, name = "change-type"),
+    @JsonSubTypes.Type(value = PatchEdits.Invert.class, name = "invert-heads"),
     @JsonSubTypes.Type(value = PatchEdits.Renew.class, name = "renew-profile"),
     @JsonSubTypes.Type(value = PatchEdits.Rename.class, name = "rename-show"),
     @JsonSubTypes.Type(value = LedgerEdits.Aside.class, name = "set-aside"),

@@ -38,6 +38,7 @@ record PatchView(
      *
      * @param form how it is drawn: head, cells, lamp, dimmer or other
      * @param placed whether x, y, z (metres) are known
+     * @param turns whether it pans or tilts; @param panInverted whether it is set to pan the other way round
      */
     record FixtureView(
             int id,
@@ -62,7 +63,10 @@ record PatchView(
             boolean shared,
             String notes,
             String answer,
-            String answerNote) {}
+            String answerNote,
+            boolean turns,
+            boolean panInverted,
+            boolean tiltInverted) {}
 
     /**
      * Fixtures on the same slots, with lines that resolve it.
@@ -176,7 +180,14 @@ record PatchView(
                 sharing.contains(f.number()),
                 f.notes(),
                 f.bringUp().answer().word(),
-                f.bringUp().note());
+                f.bringUp().note(),
+                turns(patch.modeOf(f)),
+                f.inverted().pan(),
+                f.inverted().tilt());
+    }
+
+    private static boolean turns(Mode mode) {
+        return mode.attributes().contains(Attribute.PAN) || mode.attributes().contains(Attribute.TILT);
     }
 
     private static String form(Mode mode) {

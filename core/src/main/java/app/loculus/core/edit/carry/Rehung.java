@@ -87,7 +87,8 @@ final class Rehung {
                 f.position(),
                 f.purpose(),
                 f.notes(),
-                f.bringUp());
+                f.bringUp(),
+                f.inverted());
     }
 
     private KeptDrawing.Known as(KeptDrawing.Known known) {
