@@ -1,5 +1,6 @@
 import type { MarkView, SceneryView } from '../api/client';
 import type { RigPart } from '../api/rig-parts';
+import { rows } from './rows';
 import type { Colours, Scene } from './scene';
 import { placed, type Box, type Label, type Wanted } from './labels';
 import { CELLS_HALF, crowd, heldSymbols, parts, radius, rgba, rings, symbols } from './symbols';
@@ -140,51 +141,10 @@ function ground(c: CanvasRenderingContext2D, { view, width, height, waiting, sid
 const LONGEST_LABEL = 22;
 const cut = (name: string) => (name.length > LONGEST_LABEL ? `${name.slice(0, LONGEST_LABEL - 1)}…` : name);
 
-interface Row {
-  name: string;
-  left: number;
-  right: number;
-  top: number;
-  low: number;
-  several: boolean;
-}
-
-/** Worked out once for as long as nothing moves. */
-const rowsOf = new WeakMap<Spot[], Row[]>();
-
-function rows(spots: Spot[]): Row[] {
-  const known = rowsOf.get(spots);
-  if (known) return known;
-  const found = new Map<string, Row>();
-  for (const { fixture, sx, sy } of spots) {
-    if (!fixture.placed || !fixture.position) continue;
-    const row = found.get(fixture.position);
-    if (!row) {
-      found.set(fixture.position, {
-        name: fixture.position,
-        left: sx,
-        right: sx,
-        top: sy,
-        low: sy,
-        several: false,
-      });
-      continue;
-    }
-    row.left = Math.min(row.left, sx);
-    row.right = Math.max(row.right, sx);
-    row.top = Math.min(row.top, sy);
-    row.low = Math.max(row.low, sy);
-    row.several = true;
-  }
-  const all = [...found.values()];
-  rowsOf.set(spots, all);
-  return all;
-}
-
 /** A bar through fixtures that hang at one position, where they hang in a row. */
-function bars(c: CanvasRenderingContext2D, { spots }: Scene, k: Colours) {
+function bars(c: CanvasRenderingContext2D, scene: Scene, k: Colours) {
   c.fillStyle = k.line;
-  for (const { left, right, top, low, several } of rows(spots))
+  for (const { left, right, top, low, several } of rows(scene))
     if (low - top < LEVEL && several) c.fillRect(left - 10, (top + low) / 2 - 2, right - left + 20, 4);
 }
 
@@ -228,7 +188,7 @@ function names(c: CanvasRenderingContext2D, scene: Scene): Label[] {
       ],
     });
   }
-  for (const { name, left, right, top, low } of rows(spots)) {
+  for (const { name, left, right, top, low } of rows(scene)) {
     const text = cut(name);
     const w = wide(text);
     const middle = (top + low) / 2 - LINE / 2;

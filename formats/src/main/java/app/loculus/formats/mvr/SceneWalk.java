@@ -35,6 +35,7 @@ final class SceneWalk {
     private final Shapes shapes;
     private final Remarks remarks;
     private final FixtureReader reader;
+    private final Map<String, String> positions;
     private final List<FocusPoint> marks = new ArrayList<>();
     private final List<Scenery> scenery = new ArrayList<>();
     private final Set<String> markNames = new HashSet<>();
@@ -44,6 +45,7 @@ final class SceneWalk {
     SceneWalk(Element scene, SceneProfiles profiles, Shapes shapes, Remarks remarks) {
         this.shapes = shapes;
         this.remarks = remarks;
+        this.positions = names(scene, "Position");
         this.reader = new FixtureReader(scene, profiles, remarks);
         for (Element layer : Xml.path(scene, "Layers", "Layer")) {
             children(layer, placement(layer, "layer " + SceneText.name(layer)), 1);
@@ -94,13 +96,21 @@ final class SceneWalk {
             scenery.add(new Scenery(
                     SceneText.identity(object),
                     SCENERY.get(tag),
-                    cut(SceneText.name(object)),
+                    called(object),
                     shapes.of(object, world)));
         } else if (!tag.equals("GroupObject")) {
             unknown.merge(tag, 1, Integer::sum);
             return;
         }
         children(object, world, depth + 1);
+    }
+
+    /** What hangs there is called by its hanging position, where it is one: pieces of a truss have names of their own. */
+    private String called(Element object) {
+        return named(positions, SceneText.of(object, "Position"))
+                .map(SceneWalk::cut)
+                .filter(name -> !name.isEmpty())
+                .orElseGet(() -> cut(SceneText.name(object)));
     }
 
     private Placement placement(Element object, String who) {

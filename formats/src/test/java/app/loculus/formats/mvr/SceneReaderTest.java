@@ -204,16 +204,17 @@ class SceneReaderTest {
     @Test
     void scenery_is_as_large_as_its_geometry_in_metres_with_z_up() {
         String truss =
-                "<Truss uuid=\"t\" name=\"Truss 1\"><Matrix>{1,0,0}{0,1,0}{0,0,1}{0,2000,5000}</Matrix><Geometries>"
+                "<Truss uuid=\"t\" name=\"Truss 1\"><Matrix>{1,0,0}{0,1,0}{0,0,1}{0,2000,5000}</Matrix><Position>p</Position><Geometries>"
                         + "<Geometry3D fileName=\"truss.glb\"/></Geometries></Truss>"
                         + "<SceneObject uuid=\"o\" name=\"Riser\"><Geometries><Symbol uuid=\"s\" symdef=\"D\"/></Geometries></SceneObject>";
         String xml = Scenes.xml(
-                "<Symdef uuid=\"d\" name=\"R\"><ChildList><Geometry3D fileName=\"riser\"><Matrix>{1,0,0}{0,1,0}{0,0,1}{500,0,0}</Matrix></Geometry3D></ChildList></Symdef>",
+                "<Position uuid=\"p\" name=\"Bridge 1\"/><Symdef uuid=\"d\" name=\"R\"><ChildList><Geometry3D fileName=\"riser\"><Matrix>{1,0,0}{0,1,0}{0,0,1}{500,0,0}</Matrix></Geometry3D></ChildList></Symdef>",
                 "<Layer uuid=\"l\" name=\"L\"><ChildList>" + truss + "</ChildList></Layer>");
         Drawing drawing =
                 SceneReader.read("a.mvr", Scenes.pack(xml, Map.of("truss.glb", glb(), "riser.3ds", threeDs())));
         assertThat(drawing.remarks()).isEmpty();
         Scenery first = drawing.scenery().get(0);
+        assertThat(first.name()).as("its hanging position").isEqualTo("Bridge 1");
         assertThat(first.corners()).hasSize(8);
         near(first.corners().get(0), -2, 1.75, 6);
         near(first.corners().get(6), 2, 2.25, 6.5);
