@@ -359,6 +359,15 @@ export async function scene(file: File, take: string[], preview: boolean): Promi
   return answered(preview ? await sent() : await write(sent));
 }
 
+/** Puts the profiles of a scene that are another one here into the library. */
+export async function profilesOfScene(file: File): Promise<string[]> {
+  const form = new FormData();
+  form.append('file', file);
+  const response = await fetch(`/api/shows/${path().path.id}/scene/profiles`, { method: 'POST', body: form });
+  const body = (await response.json().catch(() => [])) as string[];
+  return answered(response.ok ? { data: body, response } : { error: body, response });
+}
+
 export const takeInProfiles = (files: File[]) => send<FileResult[]>('/api/profiles/files', 'files', files);
 
 export async function removeProfile(id: string) {

@@ -1,8 +1,8 @@
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useMemo, useState, type ReactNode } from 'react';
-import { scene } from '../../api/commands';
+import { profilesOfScene, scene } from '../../api/commands';
 import { RefusedError, type DifferenceView } from '../../api/client';
-import { useShow } from '../../api/queries';
+import { queryClient, useShow } from '../../api/queries';
 import { useLine } from '../../doing/line-store';
 import { attempt } from '../../doing/notices';
 import { Button } from '../../ui/Button';
@@ -58,6 +58,12 @@ export function AgainstScene({ file, title, onAnother }: Props) {
     useLine.getState().set({ done: done.words[0] ?? 'Nothing changes', problems: [] });
     setChoices(Object.fromEntries(Object.entries(choices).filter(([, c]) => c === 'ours')));
   };
+  const takeProfiles = async () => {
+    const names = await attempt(() => profilesOfScene(file));
+    if (!names) return;
+    useLine.getState().set({ done: `${names.join(', ')} is in the library now`, problems: [] });
+    await Promise.all([ask.refetch(), queryClient.invalidateQueries({ queryKey: ['profiles'] })]);
+  };
   return (
     <>
       <div className="flex flex-wrap items-center gap-2 px-3 pt-3 pb-2">
@@ -77,6 +83,7 @@ export function AgainstScene({ file, title, onAnother }: Props) {
         {view && (
           <>
             <Remarks remarks={view.remarks} />
+            <OtherProfiles profiles={view.profiles} onTake={() => void takeProfiles()} />
             {view.onPaper.length > 0 && (
               <Remarks
                 title={`The drawing and the paper the patch is held to (${view.paper}) do not agree either`}
@@ -112,6 +119,32 @@ function told(view: { fixtures: number; marks: number; scenery: number }): strin
     ...(view.scenery > 0 ? [`${view.scenery} of scenery`] : []),
   ];
   return parts.join(', ') || 'nothing is drawn in it';
+}
+
+/** Fixture files in the scene that are others than ours: they stay out until somebody takes them. */
+function OtherProfiles({
+  profiles,
+  onTake,
+}: {
+  profiles: { name: string; held: string; differs: string[] }[];
+  onTake: () => void;
+}) {
+  if (profiles.length === 0) return null;
+  return (
+    <div className="flex shrink-0 flex-wrap items-center gap-2 text-ochre">
+      <div className="max-h-24 min-w-0 flex-1 overflow-auto">
+        {profiles.map((p) => (
+          <p key={p.name} title={p.differs.join('\n')}>
+            ▲ The scene has another “{p.name}” than is known here; ours stays.{' '}
+            <span className="text-ink-2">{p.differs.slice(0, MOST_SHOWN).join(' · ')}</span>
+          </p>
+        ))}
+      </div>
+      <Button label="Under Profiles you see then what taking it would change on stage" onClick={onTake}>
+        Put {profiles.length === 1 ? 'it' : 'them'} into the library
+      </Button>
+    </div>
+  );
 }
 
 function onPaper(d: DifferenceView): string {

@@ -116,7 +116,11 @@ class EveryEditTest {
                         "",
                         "'numbers': [1], 'as': 'Ember Par / 6-slot', 'address': '6.1'",
                         "change 1 to \"Ember Par / 6-slot\" at 6.1"),
-                of("invert-heads", "", "'numbers': [11, 12], 'pan': true, 'tilt': false", "hang 11 + 12 invert pan tilt off"),
+                of(
+                        "invert-heads",
+                        "",
+                        "'numbers': [11, 12], 'pan': true, 'tilt': false",
+                        "hang 11 + 12 invert pan tilt off"),
                 of("renew-profile", "", "'profileId': 'PROFILE'", ""),
                 of("rename-show", "", "'name': 'Another'", ""),
                 of("set-aside", "mark 1 dead", "'findings': ['answered-dead:1'], 'reason': 'spare'", ""),

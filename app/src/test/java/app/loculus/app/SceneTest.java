@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
@@ -16,6 +17,7 @@ import java.util.Map;
 import java.util.Random;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
+import java.util.zip.ZipOutputStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -54,6 +56,56 @@ class SceneTest {
             }
         }
         throw new AssertionError("no description");
+    }
+
+    /** The same archive with other words in its fixture files. */
+    private static byte[] corrected(byte[] scene, String from, String to) throws IOException {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        try (ZipInputStream in = new ZipInputStream(new ByteArrayInputStream(scene));
+                ZipOutputStream files = new ZipOutputStream(out)) {
+            for (ZipEntry e = in.getNextEntry(); e != null; e = in.getNextEntry()) {
+                byte[] octets = in.readAllBytes();
+                files.putNextEntry(new ZipEntry(e.getName()));
+                files.write(
+                        e.getName().endsWith(".gdtf")
+                                ? corrected(octets, from, to)
+                                : e.getName().equals("description.xml")
+                                        ? new String(octets, StandardCharsets.UTF_8)
+                                                .replace(from, to)
+                                                .getBytes(StandardCharsets.UTF_8)
+                                        : octets);
+            }
+        }
+        return out.toByteArray();
+    }
+
+    @Test
+    void a_corrected_profile_in_a_scene_is_told_and_goes_into_the_library_alone() throws IOException {
+        try (RunningApplication app = new RunningApplication(data)) {
+            app.json("POST", "/api/shows", Map.of("name", "One"));
+            app.line(1, SHOW + "\n11 zoom at 20 deg\nrecord look 1 \"Narrow\"");
+            byte[] scene = app.octets("/api/shows/1/scene.mvr");
+            assertThat(read(app.upload("/api/shows/1/scene/preview", "a.mvr", scene))
+                            .get("profiles"))
+                    .isEmpty();
+            byte[] mended = corrected(scene, "PhysicalTo=\"56\"", "PhysicalTo=\"48\"");
+            JsonNode seen = read(app.upload("/api/shows/1/scene/preview", "a.mvr", mended));
+            assertThat(keys(seen)).isEmpty();
+            assertThat(seen.get("profiles")).hasSize(1);
+            assertThat(seen.get("profiles").get(0).get("differs").toString()).contains("Zoom has other ranges");
+            String held = seen.get("profiles").get(0).get("held").asText();
+            long revision = app.get("/api/shows/1").get("revision").asLong();
+            assertThat(read(app.upload("/api/shows/1/scene/profiles", "a.mvr", mended))
+                            .toString())
+                    .contains("Skiff Wash");
+            assertThat(app.get("/api/shows/1").get("revision").asLong()).isEqualTo(revision);
+            assertThat(read(app.upload("/api/shows/1/scene/preview", "a.mvr", mended))
+                            .get("profiles"))
+                    .isEmpty();
+            assertThat(app.get("/api/shows/1/profiles/" + held + "/newer").toString())
+                    .contains("look 1 “Narrow”")
+                    .contains("Zoom: the same, sent otherwise");
+        }
     }
 
     @Test

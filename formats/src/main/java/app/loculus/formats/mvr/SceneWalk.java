@@ -94,10 +94,7 @@ final class SceneWalk {
             mark(object, SceneText.identity(object), world.o());
         } else if (SCENERY.containsKey(tag)) {
             scenery.add(new Scenery(
-                    SceneText.identity(object),
-                    SCENERY.get(tag),
-                    called(object),
-                    shapes.of(object, world)));
+                    SceneText.identity(object), SCENERY.get(tag), called(object), shapes.of(object, world)));
         } else if (!tag.equals("GroupObject")) {
             unknown.merge(tag, 1, Integer::sum);
             return;

@@ -16,7 +16,9 @@ import app.loculus.core.drawing.Scenery;
 import app.loculus.core.geometry.Vector3;
 import app.loculus.core.ledger.Paperwork;
 import app.loculus.core.problem.Refusal;
+import app.loculus.core.profile.Profile;
 import app.loculus.core.profile.Profiles;
+import app.loculus.core.profile.check.ProfileDifference;
 import app.loculus.core.show.PartKinds;
 import app.loculus.core.show.Show;
 import app.loculus.core.show.Whole;
@@ -50,6 +52,7 @@ class SceneController {
      * @param words what taking does or did
      * @param problems why that cannot be done, or warnings that come with it
      * @param remarks about the file itself
+     * @param profiles those that are another one in the scene than here
      * @param paper what the patch is held to, empty for nothing
      * @param onPaper where the drawing ({@code ours}) and that paper ({@code theirs}) do not agree
      */
@@ -63,10 +66,14 @@ class SceneController {
             List<String> words,
             List<ProblemView> problems,
             List<String> remarks,
+            List<OtherProfileView> profiles,
             String paper,
             List<DifferenceView> onPaper,
             boolean done,
             long revision) {}
+
+    /** @param held id of the one here; @param differs how that in the scene differs from it */
+    record OtherProfileView(String name, String held, List<String> differs) {}
 
     /** @param x to the audience's right, @param y upstage, @param z up; metres */
     record CornerView(double x, double y, double z) {
@@ -157,6 +164,30 @@ class SceneController {
         return view(read, DrawingComparison.of(now, profiles(now), read.drawing), edited, true);
     }
 
+    private record Other(Profile ours, Profile theirs) {}
+
+    /** Profiles of the drawing that are called as one here and are another one. */
+    private List<Other> others(Show show, Drawing drawing) {
+        Profiles here = profiles(show);
+        return drawing.profiles().all().stream()
+                .flatMap(theirs -> here.all().stream()
+                        .filter(ours -> ours.fullName().equals(theirs.fullName())
+                                && !ours.id().equals(theirs.id()))
+                        // What the library has by now is offered there.
+                        .filter(ours -> library.profiles().find(theirs.id()).isEmpty())
+                        .map(ours -> new Other(ours, theirs)))
+                .toList();
+    }
+
+    /** Puts the profiles of a scene that are another one here into the library; shows keep theirs until they take them. */
+    @PostMapping(path = "/api/shows/{id}/scene/profiles", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
+    List<String> takeProfiles(@PathVariable long id, @RequestParam("file") MultipartFile file) throws IOException {
+        Drawing drawing = SceneReader.read(String.valueOf(file.getOriginalFilename()), file.getBytes());
+        List<Other> others = others(shows.get(id).show(), drawing);
+        others.forEach(o -> library.add(o.theirs(), Library.Origin.IMPORTED));
+        return others.stream().map(o -> o.theirs().fullName()).toList();
+    }
+
     private String today() {
         return LocalDate.now(clock.withZone(ZoneId.systemDefault())).toString();
     }
@@ -195,6 +226,12 @@ class SceneController {
                 edited.outcome().words(),
                 ProblemView.all(edited.outcome().problems()),
                 read.drawing.remarks(),
+                others(read.before.show(), read.drawing).stream()
+                        .map(o -> new OtherProfileView(
+                                o.theirs().fullName(),
+                                o.ours().id().value(),
+                                ProfileDifference.words(o.ours(), o.theirs())))
+                        .toList(),
                 paper.none() ? "" : paper.name(),
                 paper.none() ? List.of() : onPaper(read.drawing, paper),
                 done,
