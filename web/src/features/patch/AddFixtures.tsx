@@ -283,11 +283,11 @@ function InHand({ patch }: { patch: PatchView }) {
       >
         Unpatch
       </Button>
-      <Button onClick={async () => setChanging(await heldNow())}>Change type…</Button>
-      <Inverting fixtures={patch.fixtures.filter((f) => numbers.includes(f.number))} />
       <Button kind="danger" onClick={() => void ask()}>
         Delete
       </Button>
+      <Button onClick={async () => setChanging(await heldNow())}>Change type…</Button>
+      <Inverting fixtures={patch.fixtures.filter((f) => numbers.includes(f.number))} />
       <ChangeType open={changing.length > 0} numbers={changing} onClose={() => setChanging([])} />
       <Modal open={losing !== null} title="Delete for good?" onClose={() => setLosing(null)}>
         <p className="pb-3">{losing?.words}.</p>
