@@ -1,8 +1,11 @@
 package app.loculus.app.output;
 
+import app.loculus.app.rig.VirtualRig;
 import app.loculus.core.patch.Route;
+import app.loculus.formats.artnet.ArtDmx;
 import app.loculus.formats.artnet.ArtPoll;
 import app.loculus.formats.artnet.ArtPollReply;
+import app.loculus.formats.e131.UniverseSources;
 import java.io.IOException;
 import java.net.DatagramPacket;
 import java.net.DatagramSocket;
@@ -15,6 +18,7 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.TreeSet;
 import java.util.concurrent.ConcurrentHashMap;
 import org.slf4j.Logger;
@@ -26,6 +30,9 @@ final class ArtNetEar implements AutoCloseable {
     private static final Logger LOG = LoggerFactory.getLogger(ArtNetEar.class);
 
     private static final int LISTEN_MS = 250;
+
+    /** More than any packet of the standard has. */
+    private static final int LONGEST = 1500;
 
     /** A node that missed three questions is gone. */
     private static final long GONE_NANOS = 3 * ArtPoll.EVERY_NANOS + ArtPoll.EVERY_NANOS / 2;
@@ -50,20 +57,87 @@ final class ArtNetEar implements AutoCloseable {
     private final Map<InetSocketAddress, Asked> asked = new ConcurrentHashMap<>();
     private final Map<Key, Heard> heard = new ConcurrentHashMap<>();
     private final DatagramSocket socket;
+    private final Optional<DatagramSocket> everybody;
     private final boolean inside;
     private final Runnable onNews;
 
-    /** @param own address of this machine @param onNews told when a node comes, goes, or takes something else */
-    ArtNetEar(InetAddress own, int port, Runnable onNews) throws SocketException {
+    /** Levels that others send to everybody, by port address. */
+    private final Map<Integer, UniverseSources> others = new ConcurrentHashMap<>();
+
+    /**
+     * @param own address of this machine
+     * @param toAll that to which everybody there is spoken at once: older nodes answer to it, and senders of the older
+     *     version send to it
+     * @param onNews told when a node comes, goes, or takes something else
+     */
+    ArtNetEar(InetAddress own, int port, Optional<InetAddress> toAll, Runnable onNews) throws SocketException {
         this.inside = own.isLoopbackAddress();
         this.onNews = onNews;
-        socket = new DatagramSocket(null);
+        socket = bound(own, port);
+        socket.setSoTimeout(LISTEN_MS);
+        everybody = toAll.flatMap(a -> all(a, socket.getLocalPort()));
+        run("art-net-" + own.getHostAddress(), this::listen);
+        everybody.ifPresent(s -> run("art-net-all-" + own.getHostAddress(), () -> overhear(s)));
+    }
+
+    private static DatagramSocket bound(InetAddress own, int port) throws SocketException {
+        DatagramSocket socket = new DatagramSocket(null);
         socket.setReuseAddress(true);
         socket.bind(new InetSocketAddress(own, port));
-        socket.setSoTimeout(LISTEN_MS);
-        Thread thread = new Thread(this::listen, "art-net-" + own.getHostAddress());
+        return socket;
+    }
+
+    /** Not every system lets a program listen there alone. */
+    private static Optional<DatagramSocket> all(InetAddress toAll, int port) {
+        try {
+            return Optional.of(bound(toAll, port));
+        } catch (SocketException e) {
+            LOG.info("What is sent to {} is not heard: {}", toAll.getHostAddress(), e.getMessage());
+            return Optional.empty();
+        }
+    }
+
+    private static void run(String name, Runnable work) {
+        Thread thread = new Thread(work, name);
         thread.setDaemon(true);
         thread.start();
+    }
+
+    private void overhear(DatagramSocket all) {
+        byte[] buffer = new byte[LONGEST];
+        while (!all.isClosed()) {
+            try {
+                DatagramPacket datagram = new DatagramPacket(buffer, buffer.length);
+                all.receive(datagram);
+                ArtPollReply.decode(buffer, datagram.getLength()).ifPresent(r -> take(r, datagram));
+                ArtDmx.decode(buffer, datagram.getLength())
+                        .ifPresent(d -> take(d, (InetSocketAddress) datagram.getSocketAddress()));
+            } catch (IOException | RuntimeException e) {
+                if (!all.isClosed()) {
+                    LOG.warn("What is sent to everybody could not be heard: {}", e.getMessage());
+                    pause();
+                }
+            }
+        }
+    }
+
+    private void take(ArtDmx levels, InetSocketAddress from) {
+        if (from.equals(socket.getLocalSocketAddress())) {
+            return;
+        }
+        UniverseSources.Sender sender = new UniverseSources.Sender(
+                VirtualRig.artNetSender(from),
+                "a sender by Art-Net",
+                0,
+                from.getAddress().getHostAddress());
+        others.computeIfAbsent(levels.portAddress(), a -> new UniverseSources())
+                .take(sender, levels.sequence(), levels.slots(), false, System.nanoTime());
+    }
+
+    /** Who else sends a port address to everybody just now. */
+    List<UniverseSources.Sender> senders(int portAddress) {
+        UniverseSources heardThere = others.get(portAddress);
+        return heardThere == null ? List.of() : heardThere.senders(System.nanoTime());
     }
 
     DatagramSocket socket() {
@@ -101,7 +175,7 @@ final class ArtNetEar implements AutoCloseable {
     }
 
     private void listen() {
-        byte[] buffer = new byte[ArtPollReply.LONGEST * 4];
+        byte[] buffer = new byte[LONGEST];
         while (!socket.isClosed()) {
             try {
                 ask();
@@ -158,5 +232,6 @@ final class ArtNetEar implements AutoCloseable {
     @Override
     public void close() {
         socket.close();
+        everybody.ifPresent(DatagramSocket::close);
     }
 }

@@ -5,15 +5,18 @@ import app.loculus.app.rig.VirtualRig;
 import app.loculus.core.patch.PortAddress;
 import app.loculus.core.patch.Route;
 import app.loculus.core.patch.UniverseSetup;
+import app.loculus.formats.e131.UniverseSources;
 import java.io.IOException;
 import java.net.DatagramSocket;
 import java.net.InetAddress;
 import java.net.InetSocketAddress;
 import java.net.InterfaceAddress;
 import java.net.NetworkInterface;
+import java.net.SocketException;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
@@ -91,8 +94,11 @@ class ArtNetNodes {
             // In this machine the virtual rig has the port of the standard, and stand-ins answer to any.
             int port = local.isLoopbackAddress() ? 0 : Route.ART_NET_PORT;
             try {
-                open = new ArtNetEar(local, port, this::news);
-            } catch (IOException e) {
+                // In this machine the virtual rig hears what goes to everybody.
+                Optional<InetAddress> toAll =
+                        local.isLoopbackAddress() ? Optional.empty() : Optional.of(broadcast(local));
+                open = new ArtNetEar(local, port, toAll, this::news);
+            } catch (SocketException e) {
                 throw new IOException(
                         "another program on this machine has UDP port " + port + ", so that no node can answer", e);
             }
@@ -188,6 +194,16 @@ class ArtNetNodes {
                                     + ".");
         } catch (IOException e) {
             return "";
+        }
+    }
+
+    /** Who else sends a port address to everybody where a route leads. */
+    synchronized List<UniverseSources.Sender> overheard(InetAddress target, int portAddress) {
+        try {
+            ArtNetEar ear = ears.get(way(target).local());
+            return ear == null ? List.of() : ear.senders(portAddress);
+        } catch (IOException e) {
+            return List.of();
         }
     }
 

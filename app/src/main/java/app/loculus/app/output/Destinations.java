@@ -25,6 +25,7 @@ import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 
 /**
@@ -45,11 +46,27 @@ class Destinations {
     private final ArtNetNodes nodes;
     private final GroupEar groups;
 
-    /** Where a universe goes with the setup it has now. @param nodes version of what was known of them */
-    private record Found(UniverseSetup setup, long nodes, List<Destination> goes, List<String> takers) {
+    /** What could not be reached is looked for again after so long: cables are plugged in later. */
+    private static final long AGAIN_NANOS = 2_000_000_000L;
+
+    /**
+     * Where a universe goes with the setup it has now.
+     *
+     * @param nodes version of what was known of them
+     * @param failed whether something could not be reached
+     */
+    private record Found(
+            UniverseSetup setup,
+            long nodes,
+            List<Destination> goes,
+            List<String> takers,
+            boolean failed,
+            long atNanos) {
 
         boolean holds(UniverseSetup now, long known) {
-            return setup.equals(now) && (nodes == known || setup.route().kind() != Route.Kind.ART_NET);
+            return setup.equals(now)
+                    && (nodes == known || setup.route().kind() != Route.Kind.ART_NET)
+                    && !(failed && System.nanoTime() - atNanos > AGAIN_NANOS);
         }
     }
 
@@ -116,28 +133,38 @@ class Destinations {
         return all;
     }
 
-    /** Who else sends to the numbers that go out by multicast. @param own who we are */
+    /** Who else sends to the numbers that go out by multicast, and to everybody what goes out by Art-Net. @param own who we are */
     List<Overheard> overheard(UUID own) {
-        List<Overheard> all = new ArrayList<>();
         Map<Integer, List<UniverseSources.Sender>> senders = groups.senders();
-        found.values().stream()
+        return found.values().stream()
                 .map(Found::setup)
-                .filter(s -> s.route().kind() == Route.Kind.MULTICAST)
                 .sorted(Comparator.comparing(UniverseSetup::universe))
-                .forEach(s -> {
-                    List<UniverseSources.Sender> there = senders.getOrDefault(s.port(), List.of());
-                    there.stream()
-                            .filter(o -> !o.cid().equals(own))
-                            .forEach(o -> all.add(new Overheard(
-                                    s.universe(), s.port(), o.cid(), o.name(), o.from(), o.priority(), s.priority())));
-                    groups.telling(s.port()).forEach((cid, name) -> {
-                        if (!cid.equals(own)
-                                && there.stream().noneMatch(o -> o.cid().equals(cid))) {
-                            all.add(new Overheard(s.universe(), s.port(), cid, name, "", 0, s.priority()));
-                        }
-                    });
-                });
-        return all;
+                .flatMap(s -> s.route().kind().artNet()
+                        ? byArtNet(s)
+                        : s.route().kind() == Route.Kind.MULTICAST
+                                ? byGroup(s, senders.getOrDefault(s.port(), List.of()), own)
+                                : Stream.empty())
+                .toList();
+    }
+
+    private Stream<Overheard> byGroup(UniverseSetup s, List<UniverseSources.Sender> there, UUID own) {
+        Stream<Overheard> sending = there.stream()
+                .filter(o -> !o.cid().equals(own))
+                .map(o -> new Overheard(s, o.name(), o.from(), o.priority()));
+        Stream<Overheard> telling = groups.telling(s.port()).entrySet().stream()
+                .filter(t -> !t.getKey().equals(own)
+                        && there.stream().noneMatch(o -> o.cid().equals(t.getKey())))
+                .map(t -> new Overheard(s, t.getValue(), "", 0));
+        return Stream.concat(sending, telling);
+    }
+
+    private Stream<Overheard> byArtNet(UniverseSetup s) {
+        try {
+            return nodes.overheard(InetAddress.getByName(s.route().host()), s.port()).stream()
+                    .map(o -> new Overheard(s, o.name(), o.from(), o.priority()));
+        } catch (IOException e) {
+            return Stream.empty();
+        }
     }
 
     /** What tells packets by Art-Net from here from those of other senders. */
@@ -150,7 +177,9 @@ class Destinations {
         long version = nodes.version();
         if (known == null || !known.holds(setup, version)) {
             List<String> takers = new ArrayList<>();
-            known = new Found(setup, version, find(setup, takers), takers);
+            List<Destination> goes = find(setup, takers);
+            boolean failed = trouble.containsKey(setup.universe());
+            known = new Found(setup, version, goes, takers, failed, System.nanoTime());
             found.put(setup.universe(), known);
             groups.listen(joined());
         }

@@ -75,7 +75,16 @@ final class RigLaws {
 
     static Fixture as(Fixture f, FixtureId id) {
         return new Fixture(
-                id, f.number(), f.name(), f.profile(), f.mode(), f.addresses(), f.pose(), f.position(), f.purpose());
+                        id,
+                        f.number(),
+                        f.name(),
+                        f.profile(),
+                        f.mode(),
+                        f.addresses(),
+                        f.pose(),
+                        f.position(),
+                        f.purpose())
+                .turning(f.inverted());
     }
 
     /** The same places and numbers, with other types on every second of them; each fixture has a universe of its own. */
@@ -148,7 +157,8 @@ final class RigLaws {
             breaks.put(
                     a.breakNumber(), Arrays.copyOfRange(frames.slots(a.address().universe()), from, to));
         }
-        return new SimulatedFixture(mode, mode.emitters(), Profile.byName(profile.wheels())).light(breaks);
+        return new SimulatedFixture(mode, mode.emitters(), Profile.byName(profile.wheels()))
+                .light(breaks, fixture.inverted().pan(), fixture.inverted().tilt());
     }
 
     static boolean lit(List<CellLight> lights) {

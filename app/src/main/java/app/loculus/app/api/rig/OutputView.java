@@ -51,21 +51,26 @@ record OutputView(
      */
     record OtherView(int universe, String name, String words) {}
 
-    /** @param heard on the net, where our universes go by multicast */
+    /** @param heard on the net, where our universes go */
     static List<OtherView> onTheNet(List<Overheard> heard) {
         return heard.stream()
-                .map(o -> new OtherView(o.universe(), o.name(), words(o)))
+                .map(o -> new OtherView(o.universe().universe(), o.name(), words(o)))
                 .toList();
     }
 
     private static String words(Overheard o) {
-        String which = o.number() == o.universe()
-                ? "universe " + o.universe()
-                : "number " + o.number() + ", our universe " + o.universe() + ",";
+        UniverseSetup ours = o.universe();
+        if (ours.route().kind().artNet()) {
+            return "“" + o.name() + "” (" + o.from() + ") sends port address " + ours.numberText() + ", our universe "
+                    + ours.universe() + ", to everybody on the net too: nodes mix the two, or take the last.";
+        }
+        String which = ours.port() == ours.universe()
+                ? "universe " + ours.universe()
+                : "number " + ours.port() + ", our universe " + ours.universe() + ",";
         return o.from().isEmpty()
                 ? "“" + o.name() + "” tells on the net that it sends " + which + " too."
                 : "“" + o.name() + "” (" + o.from() + ") sends " + which + " on the net too, with priority "
-                        + o.priority() + against(o.priority(), o.own());
+                        + o.priority() + against(o.priority(), ours.priority());
     }
 
     /** @param ours universes that go out from here; @param own what we are on the wire */
