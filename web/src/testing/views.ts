@@ -28,6 +28,7 @@ export const fixture = (of: Partial<FixtureView>): FixtureView => ({
   turns: false,
   panInverted: false,
   tiltInverted: false,
+  gel: '',
   ...of,
 });
 

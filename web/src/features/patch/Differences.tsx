@@ -21,7 +21,18 @@ interface DifferencesProps {
   theirs?: 'paper' | 'drawing';
 }
 
-const FIELDS = ['number', 'address', 'profile', 'name', 'position', 'purpose', 'place', 'inverted', 'mark'];
+const FIELDS = [
+  'number',
+  'address',
+  'profile',
+  'name',
+  'position',
+  'purpose',
+  'place',
+  'inverted',
+  'gel',
+  'mark',
+];
 
 const MOST_ROWS = 500;
 

@@ -12,6 +12,7 @@ export type ColumnKey =
   | 'purpose'
   | 'notes'
   | 'inverted'
+  | 'gel'
   | 'answer';
 
 export interface Column {
@@ -94,6 +95,7 @@ export const COLUMNS: Column[] = [
     track: '78px',
     value: (f) => [f.panInverted && 'pan', f.tiltInverted && 'tilt'].filter(Boolean).join(' + '),
   },
+  { key: 'gel', text: 'Gel', track: 'minmax(70px,0.8fr)', value: (f) => f.gel },
   {
     key: 'answer',
     text: 'Answered',

@@ -240,6 +240,7 @@ class LibraryTest {
         app.json("POST", "/api/shows", Map.of("name", "Travelling"));
         app.line(1, "patch 1 thru 4 as \"Ember Par / 8-slot\" at 1.1");
         app.line(1, "universe 1 to unicast \"192.0.2.7\" as \"Node\"");
+        app.line(1, "universe 2 number 0:0:0 sync 7000 to art-net \"192.0.2.8\" as \"Dimmers\"");
         app.line(1, "1 thru 4 at 40\nrecord group \"Pars\"");
         byte[] file = download("/api/shows/1/file");
         long id = upload("/api/shows/file", "file", Map.of("x.loculus", file), 201)
@@ -249,6 +250,16 @@ class LibraryTest {
         assertThat(patch.get("fixtures")).hasSize(4);
         assertThat(patch.get("universes").get(0).get("targetName").asText()).isEqualTo("Node");
         assertThat(patch.get("universes").get(0).get("on").asBoolean()).isFalse();
+        JsonNode second = patch.get("universes").get(1);
+        assertThat(second.get("numberText").asText()).isEqualTo("0:0:0");
+        assertThat(second.get("sync").asInt()).isEqualTo(7000);
+        assertThat(second.get("route").asText()).isEqualTo("art-net");
+        assertThat(second.get("on").asBoolean()).isFalse();
+        app.close();
+        app = new RunningApplication(data);
+        assertThat(app.get("/api/shows/" + id + "/patch").get("universes"))
+                .as("over a restart")
+                .isEqualTo(patch.get("universes"));
         assertThat(app.get("/api/shows/" + id + "/groups")).hasSize(1);
         file[file.length / 2] ^= 1;
         upload("/api/shows/file", "file", Map.of("x.loculus", file), 422);

@@ -27,7 +27,8 @@ class SceneTest {
     private static final ObjectMapper JSON = new ObjectMapper();
     private static final String SHOW = "patch 1 thru 4 as \"House Dimmer\" at 1.1\n"
             + "patch 11 thru 14 as \"Skiff Wash / extended\" at 2.1\nhang 11 thru 14 on \"Bridge\"\n"
-            + "place 11 thru 14 at -3,2,6 thru 3,2,6\nmark \"Chair\" at 1, 2, 0.5\npatch 4 at 3.9 also";
+            + "place 11 thru 14 at -3,2,6 thru 3,2,6\nmark \"Chair\" at 1, 2, 0.5\npatch 4 at 3.9 also\n"
+            + "hang 11 thru 12 invert pan\ngel 1 thru 2 xy 0.45, 0.41 at 60";
 
     @TempDir
     Path data;

@@ -69,6 +69,7 @@ public final class RandomLines {
             "universe " + (1 + random.nextInt(3)) + (random.nextBoolean() ? " to rig" : " to art-net as \"Here\""),
             "universe " + (1 + random.nextInt(3)) + " sync " + (random.nextBoolean() ? "off" : "7000"),
             "hang " + range + " invert " + (random.nextBoolean() ? "pan tilt off" : "tilt"),
+            "gel " + range + (random.nextBoolean() ? " off" : " xy 0.45, 0.41 at 60"),
             "unpatch " + range,
             "delete " + number,
             range,

@@ -114,7 +114,7 @@ final class ArtNetEar implements AutoCloseable {
                         .ifPresent(d -> take(d, (InetSocketAddress) datagram.getSocketAddress()));
             } catch (IOException | RuntimeException e) {
                 if (!all.isClosed()) {
-                    LOG.warn("What is sent to everybody could not be heard: {}", e.getMessage());
+                    LOG.warn("What is sent to all nodes could not be heard: {}", e.getMessage());
                     pause();
                 }
             }

@@ -3,6 +3,7 @@ package app.loculus.app.rig;
 import app.loculus.core.geometry.Pose;
 import app.loculus.core.patch.Address;
 import app.loculus.core.patch.FixtureId;
+import app.loculus.core.patch.Gel;
 import app.loculus.core.patch.Inverted;
 import app.loculus.core.patch.PatchedAddress;
 import app.loculus.core.profile.Mode;
@@ -20,6 +21,7 @@ import java.util.function.IntFunction;
  *
  * @param addresses those it listens at
  * @param inverted which ways it turns the other way round
+ * @param gel what is in front of it
  */
 public record Hung(
         FixtureId id,
@@ -28,6 +30,7 @@ public record Hung(
         List<PatchedAddress> addresses,
         Optional<Pose> pose,
         Inverted inverted,
+        Optional<Gel> gel,
         State state) {
 
     /** What it is and in which mode. */
@@ -75,7 +78,9 @@ public record Hung(
             breaks.putIfAbsent(
                     a.breakNumber(), cut(slots, a.address().slot() - 1, footprint.getOrDefault(a.breakNumber(), 0)));
         }
-        return sort.fixture().light(breaks, inverted.pan(), inverted.tilt());
+        List<CellLight> lights = sort.fixture().light(breaks, inverted.pan(), inverted.tilt());
+        return gel.map(g -> lights.stream().map(l -> l.behind(g::through)).toList())
+                .orElse(lights);
     }
 
     private static byte[] cut(byte[] slots, int from, int count) {

@@ -121,6 +121,7 @@ public class RigLights {
                 && was.get().profile().equals(is.get().profile())
                 && was.get().mode().equals(is.get().mode())
                 && was.get().inverted().equals(is.get().inverted())
+                && was.get().gel().equals(is.get().gel())
                 && was.get().pose().equals(is.get().pose());
     }
 
@@ -183,6 +184,7 @@ public class RigLights {
                 addresses,
                 fixture.pose(),
                 fixture.inverted(),
+                fixture.gel(),
                 fault.map(f -> state(f, Starts.of(addresses).equals(Starts.of(fixture.addresses()))))
                         .orElse(Hung.State.RIGHT));
     }
@@ -209,6 +211,7 @@ public class RigLights {
                 Starts.at(at).allot(mode, false),
                 Optional.empty(),
                 Inverted.NONE,
+                Optional.empty(),
                 Hung.State.RIGHT);
         return light(hung);
     }

@@ -1,11 +1,13 @@
 package app.loculus.app.store;
 
+import app.loculus.core.colour.Chromaticity;
 import app.loculus.core.geometry.Pose;
 import app.loculus.core.geometry.Rotation;
 import app.loculus.core.geometry.Vector3;
 import app.loculus.core.patch.BringUp;
 import app.loculus.core.patch.Fixture;
 import app.loculus.core.patch.FixtureId;
+import app.loculus.core.patch.Gel;
 import app.loculus.core.patch.Inverted;
 import app.loculus.core.patch.PatchedAddress;
 import app.loculus.core.profile.ProfileId;
@@ -33,7 +35,10 @@ record FixtureRow(
         BringUp.Answer answer,
         String answerNote,
         boolean panInverted,
-        boolean tiltInverted) {
+        boolean tiltInverted,
+        Double gelX,
+        Double gelY,
+        Double gelPercent) {
 
     static FixtureRow of(long show, Fixture f) {
         Pose pose = f.pose().orElse(Pose.at(0, 0, 0));
@@ -59,7 +64,10 @@ record FixtureRow(
                 f.bringUp().answer(),
                 f.bringUp().note(),
                 f.inverted().pan(),
-                f.inverted().tilt());
+                f.inverted().tilt(),
+                f.gel().map(g -> g.colour().x()).orElse(null),
+                f.gel().map(g -> g.colour().y()).orElse(null),
+                f.gel().map(Gel::percent).orElse(null));
     }
 
     Fixture fixture(List<PatchedAddress> addresses) {
@@ -77,6 +85,7 @@ record FixtureRow(
                 purpose,
                 notes,
                 new BringUp(answer, answerNote),
-                new Inverted(panInverted, tiltInverted));
+                new Inverted(panInverted, tiltInverted),
+                gelX == null ? Optional.empty() : Optional.of(new Gel(new Chromaticity(gelX, gelY), gelPercent)));
     }
 }

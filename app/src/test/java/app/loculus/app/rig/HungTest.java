@@ -2,17 +2,21 @@ package app.loculus.app.rig;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import app.loculus.core.colour.Chromaticity;
 import app.loculus.core.patch.Address;
 import app.loculus.core.patch.FixtureId;
+import app.loculus.core.patch.Gel;
 import app.loculus.core.patch.Inverted;
 import app.loculus.core.patch.PatchedAddress;
 import app.loculus.core.profile.Profile;
 import app.loculus.core.profile.Profiles;
+import app.loculus.core.simulation.CellLight;
 import app.loculus.core.simulation.SimulatedFixture;
 import app.loculus.formats.gdtf.ShippedProfiles;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.IntFunction;
+import org.assertj.core.data.Offset;
 import org.junit.jupiter.api.Test;
 
 class HungTest {
@@ -30,6 +34,7 @@ class HungTest {
                 List.of(addresses),
                 Optional.empty(),
                 Inverted.NONE,
+                Optional.empty(),
                 new Hung.State(dead, true, false, Optional.empty(), Optional.empty()));
     }
 
@@ -76,6 +81,35 @@ class HungTest {
                 .isZero();
         assertThat(hung("House Dimmer", false).light(slotUp(17, 255)).get(0).intensity())
                 .isZero();
+    }
+
+    /** D65 behind a filter that lets 60 % through at x 0.45, y 0.41 is that, and no brighter. */
+    @Test
+    void what_hangs_behind_a_gel_has_its_colour_and_less_light() {
+        Hung bare = hung("House Dimmer", false, at(1, 3, 17));
+        Gel gel = new Gel(new Chromaticity(0.45, 0.41), 60);
+        Hung gelled = new Hung(
+                bare.id(),
+                bare.number(),
+                bare.sort(),
+                bare.addresses(),
+                bare.pose(),
+                bare.inverted(),
+                Optional.of(gel),
+                bare.state());
+        CellLight before = bare.light(slotUp(17, 255)).get(0);
+        CellLight behind = gelled.light(slotUp(17, 255)).get(0);
+        assertThat(behind.intensity()).isEqualTo(before.intensity());
+        assertThat(behind.light().y()).isCloseTo(before.light().y() * 0.6, Offset.offset(1e-9));
+        assertThat(gel.through(Chromaticity.D65.withLuminance(100))
+                        .chromaticity()
+                        .orElseThrow()
+                        .x())
+                .isCloseTo(0.45, Offset.offset(1e-9));
+        Gel tooBright = new Gel(new Chromaticity(0.65, 0.33), 100);
+        assertThat(tooBright.through(Chromaticity.D65.withLuminance(100)).x())
+                .as("a filter adds nothing")
+                .isLessThanOrEqualTo(Chromaticity.D65.withLuminance(100).x() + 1e-9);
     }
 
     @Test

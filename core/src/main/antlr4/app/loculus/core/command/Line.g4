@@ -20,7 +20,7 @@ aloud : integer address EOF ;
 
 command
     : patch | add | unpatch | delete | name | place | hang | purpose | noteGroup | note
-    | renumber | change | renewProfile | swap | shift | compact | mark | universe | saveVersion | restoreVersion
+    | renumber | change | renewProfile | swap | shift | compact | mark | universe | gel | saveVersion | restoreVersion
     | recordGroup | editGroup | moveGroup | copyGroup | freezeGroup | tintGroup | starterGroups | recordPalette | takeOut | tidyPalette | copyPalette | movePalette | narrowPalette | joinPalettes | fillPalette | flipKept | updatePalette | starterPalettes | recordEffect | editEffect | copyEffect | moveEffect | renameEffect | starterEffects | recordLook | recordCue | recordSubmaster | takeOutOfLook | giveInLook | tidyLook | openLook | closeLook | updateLook | setCue | prepareCue | moveCue | copyLook | splitCue | renumberCues | setList | moveKept | play | setMark | markFrom | moveMark | renameMark | realign | setPage | renamePage | tintPalette | notePalette | timePalette | rename
     | send | home | clear | next | previous | whole | invert | recordHighlight | forgetHighlight | highlight | undo | redo
     | choose
@@ -47,6 +47,7 @@ delete
 name : NAME selection text ;
 place : PLACE selection AT point (THRU point)? ;
 hang : HANG selection (ON text | INVERT inverting+) ;
+gel : GEL selection (OFF | XY number COMMA number (AT number PERCENT?)?) ;
 inverting : attribute (AND attribute)? OFF? ;
 purpose : PURPOSE selection text ;
 note : NOTE selection text ;
@@ -350,7 +351,7 @@ PURPOSE : 'purpose' ; NOTE : 'note' ; RENUMBER : 'renumber' ; CHANGE : 'change' 
 WITH : 'with' ; SHIFT : 'shift' ; BY : 'by' ; COMPACT : 'compact' ; UNIVERSE : 'universe' ; UNIVERSES : 'universes' ;
 ONE : 'one' ; MARK : 'mark' ; ANSWERED : 'answered' ; WRONG : 'wrong' ; DEAD : 'dead' ; NOT : 'not' ;
 TRIED : 'tried' ; PRIORITY : 'priority' ; NUMBER : 'number' ; RIG : 'rig' ; UNICAST : 'unicast' ;
-MULTICAST : 'multicast' ; ARTNET : 'art-net' | 'artnet' ; BROADCAST : 'broadcast' ; SYNC : 'sync' ; SAVE : 'save' ; RESTORE : 'restore' ; VERSION : 'version' ;
+MULTICAST : 'multicast' ; ARTNET : 'art-net' | 'artnet' ; BROADCAST : 'broadcast' ; SYNC : 'sync' ; GEL : 'gel' ; SAVE : 'save' ; RESTORE : 'restore' ; VERSION : 'version' ;
 TINT : 'tint' ; MOVE : 'move' ; COPY : 'copy' ; FREEZE : 'freeze' ; STARTER : 'starter' ; GROUPS : 'groups' ; RECIPE : 'recipe' ;
 WHOLE : 'whole' ; STEP : 'step' ; CELLS : 'cells' ; SORT : 'sort' ; ACROSS : 'across' ; ALONG : 'along' ; UP : 'up' ;
 OUTWARD : 'outward' ; ROWS : 'rows' ; COLUMNS : 'columns' ; DIAGONAL : 'diagonal' ; RINGS : 'rings' ; WITHIN : 'within' ;

@@ -20,6 +20,7 @@ import app.loculus.core.mark.Mark;
 import app.loculus.core.mark.MarkId;
 import app.loculus.core.patch.Fixture;
 import app.loculus.core.patch.FixtureId;
+import app.loculus.core.patch.Gel;
 import app.loculus.core.patch.Inverted;
 import app.loculus.core.patch.PatchedAddress;
 import app.loculus.core.patch.Starts;
@@ -72,12 +73,13 @@ public final class DrawingComparison {
                 show,
                 library.orElse(drawing.profiles()),
                 rows,
-                EnumSet.complementOf(EnumSet.of(PaperField.PLACE, PaperField.INVERTED)),
+                EnumSet.complementOf(EnumSet.of(PaperField.PLACE, PaperField.INVERTED, PaperField.GEL)),
                 new LinkedHashMap<>(pairs));
         rest.differences().stream().filter(this::tells).forEach(found::add);
         pairs.forEach((number, fixture) -> {
             place(fixture, drawn.get(number)).ifPresent(found::add);
             inverted(fixture, drawn.get(number)).ifPresent(found::add);
+            gel(fixture, drawn.get(number)).ifPresent(found::add);
         });
         found.sort(Comparator.comparingInt(Difference::number));
     }
@@ -158,10 +160,12 @@ public final class DrawingComparison {
                             f.identity(),
                             moved ? near(f) : Optional.empty(),
                             Optional.of(f.inverted()).filter(i -> turned),
+                            Optional.of(f.gel()).filter(g -> wanted.contains(key(ours, PaperField.GEL))),
                             ""));
                 }
             } else if (wanted.contains(number + " " + Difference.Kind.MISSING)) {
-                hung.add(new Hung(number, f.identity(), near(f), Optional.of(f.inverted()), f.notes()));
+                hung.add(new Hung(
+                        number, f.identity(), near(f), Optional.of(f.inverted()), Optional.of(f.gel()), f.notes()));
             }
         });
         List<TakenMark> marks = drawing.marks().stream()
@@ -282,15 +286,30 @@ public final class DrawingComparison {
     private static Optional<Difference> inverted(Fixture ours, DrawnFixture theirs) {
         return ours.inverted().equals(theirs.inverted())
                 ? Optional.empty()
-                : Optional.of(new Difference(
-                        ours.number(),
-                        Difference.Kind.DIFFERENT,
-                        Optional.of(PaperField.INVERTED),
-                        theirs.row().line(),
-                        words(ours.inverted()),
-                        words(theirs.inverted()),
-                        Optional.empty(),
-                        Optional.empty()));
+                : Optional.of(
+                        drawn(ours, theirs, PaperField.INVERTED, words(ours.inverted()), words(theirs.inverted())));
+    }
+
+    private static Optional<Difference> gel(Fixture ours, DrawnFixture theirs) {
+        return ours.gel().equals(theirs.gel())
+                ? Optional.empty()
+                : Optional.of(drawn(ours, theirs, PaperField.GEL, words(ours.gel()), words(theirs.gel())));
+    }
+
+    private static Difference drawn(Fixture ours, DrawnFixture theirs, PaperField field, String was, String is) {
+        return new Difference(
+                ours.number(),
+                Difference.Kind.DIFFERENT,
+                Optional.of(field),
+                theirs.row().line(),
+                was,
+                is,
+                Optional.empty(),
+                Optional.empty());
+    }
+
+    private static String words(Optional<Gel> gel) {
+        return gel.map(Gel::toString).orElse("none");
     }
 
     private static String words(Inverted inverted) {

@@ -1,5 +1,6 @@
 package app.loculus.core.command;
 
+import app.loculus.core.colour.Chromaticity;
 import app.loculus.core.edit.patch.CompactUniverse;
 import app.loculus.core.edit.patch.DeleteFixtures;
 import app.loculus.core.edit.patch.DescribeFixtures;
@@ -9,12 +10,14 @@ import app.loculus.core.edit.patch.NameFixtures;
 import app.loculus.core.edit.patch.PatchFixtures;
 import app.loculus.core.edit.patch.PlaceFixtures;
 import app.loculus.core.edit.patch.Renumber;
+import app.loculus.core.edit.patch.SetGel;
 import app.loculus.core.edit.patch.SetUniverse;
 import app.loculus.core.edit.patch.ShiftAddresses;
 import app.loculus.core.edit.patch.SwapAddresses;
 import app.loculus.core.edit.patch.Unpatch;
 import app.loculus.core.patch.Address;
 import app.loculus.core.patch.BringUp;
+import app.loculus.core.patch.Gel;
 import app.loculus.core.patch.Layout;
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.problem.WayOut;
@@ -176,6 +179,19 @@ final class PatchClauses extends RoomClauses {
         return onFixtures(
                 c.selection(),
                 fixtures -> new DescribeFixtures(fixtures, Optional.of(Terms.text(c.text())), Optional.empty()));
+    }
+
+    @Override
+    public List<ShowEdit> visitGel(LineParser.GelContext c) {
+        return onFixtures(c.selection(), fixtures -> new SetGel(fixtures, gel(c)));
+    }
+
+    private static Optional<Gel> gel(LineParser.GelContext c) {
+        if (c.OFF() != null) {
+            return Optional.empty();
+        }
+        Chromaticity colour = new Chromaticity(Terms.number(c.number(0)), Terms.number(c.number(1)));
+        return Optional.of(new Gel(colour, c.number().size() > 2 ? Terms.number(c.number(2)) : 100));
     }
 
     private static Map<String, Boolean> inverting(List<LineParser.InvertingContext> said) {

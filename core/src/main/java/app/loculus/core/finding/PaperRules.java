@@ -94,6 +94,7 @@ final class PaperRules {
                 case POSITION -> number + " hangs at " + ours + ", on the paper at " + theirs + ".";
                 case PURPOSE -> number + " is for " + ours + ", on the paper for " + theirs + ".";
                 case INVERTED -> number + " has " + ours + " inverted, in the drawing " + theirs + ".";
+                case GEL -> number + " has gel " + ours + ", in the drawing " + theirs + ".";
                 case PLACE -> number + " hangs at " + ours + ", in the drawing at " + theirs + ".";
             };
         }
@@ -133,7 +134,7 @@ final class PaperRules {
                 case TYPE -> "change " + d.number() + " to " + Quoted.of(d.theirs());
                 case POSITION -> "hang " + d.number() + " on " + Quoted.of(d.theirs());
                 case PURPOSE -> "purpose " + d.number() + " " + Quoted.of(d.theirs());
-                case PLACE, INVERTED -> null;
+                case PLACE, INVERTED, GEL -> null;
             };
         }
     }

@@ -13,7 +13,9 @@ public enum PaperField {
     /** Where it hangs and how it is turned; drawings alone say that. */
     PLACE,
     /** Which ways it turns the other way round; drawings alone say that. */
-    INVERTED;
+    INVERTED,
+    /** Colour filter in front of it; drawings alone say that. */
+    GEL;
 
     public String word() {
         return this == TYPE ? "profile" : name().toLowerCase(Locale.ROOT);

@@ -17,6 +17,7 @@ import java.util.Optional;
  * @param notes whatever the crew wants to remember, may be empty
  * @param bringUp how it answered when it was brought up
  * @param inverted which ways it is set to turn the other way round
+ * @param gel colour filter in front of it, if there is one
  */
 public record Fixture(
         FixtureId id,
@@ -30,7 +31,8 @@ public record Fixture(
         String purpose,
         String notes,
         BringUp bringUp,
-        Inverted inverted) {
+        Inverted inverted,
+        Optional<Gel> gel) {
 
     public static final int LAST_NUMBER = 999_999;
 
@@ -49,7 +51,20 @@ public record Fixture(
             Optional<Pose> pose,
             String position,
             String purpose) {
-        this(id, number, name, profile, mode, addresses, pose, position, purpose, "", BringUp.NOT_TRIED, Inverted.NONE);
+        this(
+                id,
+                number,
+                name,
+                profile,
+                mode,
+                addresses,
+                pose,
+                position,
+                purpose,
+                "",
+                BringUp.NOT_TRIED,
+                Inverted.NONE,
+                Optional.empty());
     }
 
     public Fixture {
@@ -63,6 +78,7 @@ public record Fixture(
         notes = notes == null ? "" : notes;
         // What earlier versions wrote does not have it.
         inverted = inverted == null ? Inverted.NONE : inverted;
+        gel = gel == null ? Optional.empty() : gel;
         bringUp = bringUp == null ? BringUp.NOT_TRIED : bringUp;
         atMost("notes", notes, LONGEST_NOTES);
         addresses = List.copyOf(addresses);
@@ -80,23 +96,35 @@ public record Fixture(
 
     public Fixture at(List<PatchedAddress> newAddresses) {
         return new Fixture(
-                id, number, name, profile, mode, newAddresses, pose, position, purpose, notes, bringUp, inverted);
+                id, number, name, profile, mode, newAddresses, pose, position, purpose, notes, bringUp, inverted, gel);
     }
 
     public Fixture numbered(int newNumber) {
         return new Fixture(
-                id, newNumber, name, profile, mode, addresses, pose, position, purpose, notes, bringUp, inverted);
+                id, newNumber, name, profile, mode, addresses, pose, position, purpose, notes, bringUp, inverted, gel);
     }
 
     public Fixture named(String newName) {
         return new Fixture(
-                id, number, newName, profile, mode, addresses, pose, position, purpose, notes, bringUp, inverted);
+                id, number, newName, profile, mode, addresses, pose, position, purpose, notes, bringUp, inverted, gel);
     }
 
     /** As another kind of fixture, or in another mode. */
     public Fixture as(ProfileId newProfile, String newMode) {
         return new Fixture(
-                id, number, name, newProfile, newMode, addresses, pose, position, purpose, notes, bringUp, inverted);
+                id,
+                number,
+                name,
+                newProfile,
+                newMode,
+                addresses,
+                pose,
+                position,
+                purpose,
+                notes,
+                bringUp,
+                inverted,
+                gel);
     }
 
     public Fixture placed(Pose newPose) {
@@ -112,25 +140,45 @@ public record Fixture(
                 purpose,
                 notes,
                 bringUp,
-                inverted);
+                inverted,
+                gel);
     }
 
     public Fixture described(String newPosition, String newPurpose) {
         return new Fixture(
-                id, number, name, profile, mode, addresses, pose, newPosition, newPurpose, notes, bringUp, inverted);
+                id,
+                number,
+                name,
+                profile,
+                mode,
+                addresses,
+                pose,
+                newPosition,
+                newPurpose,
+                notes,
+                bringUp,
+                inverted,
+                gel);
     }
 
     public Fixture noted(String newNotes) {
         return new Fixture(
-                id, number, name, profile, mode, addresses, pose, position, purpose, newNotes, bringUp, inverted);
+                id, number, name, profile, mode, addresses, pose, position, purpose, newNotes, bringUp, inverted, gel);
     }
 
     public Fixture broughtUp(BringUp how) {
-        return new Fixture(id, number, name, profile, mode, addresses, pose, position, purpose, notes, how, inverted);
+        return new Fixture(
+                id, number, name, profile, mode, addresses, pose, position, purpose, notes, how, inverted, gel);
     }
 
     public Fixture turning(Inverted how) {
-        return new Fixture(id, number, name, profile, mode, addresses, pose, position, purpose, notes, bringUp, how);
+        return new Fixture(
+                id, number, name, profile, mode, addresses, pose, position, purpose, notes, bringUp, how, gel);
+    }
+
+    public Fixture gelled(Optional<Gel> other) {
+        return new Fixture(
+                id, number, name, profile, mode, addresses, pose, position, purpose, notes, bringUp, inverted, other);
     }
 
     public boolean patched() {

@@ -39,6 +39,7 @@ final class FixtureTeller implements Teller<FixtureId, Fixture> {
                 are,
                 (a, b) -> !a.inverted().equals(b.inverted()),
                 words);
+        changed("with another gel", were, are, (a, b) -> !a.gel().equals(b.gel()), words);
         changed("with other notes", were, are, (a, b) -> !a.notes().equals(b.notes()), words);
         changed(
                 "with another mark from bringing up",

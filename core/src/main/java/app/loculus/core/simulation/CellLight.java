@@ -2,6 +2,7 @@ package app.loculus.core.simulation;
 
 import app.loculus.core.colour.Tristimulus;
 import java.util.Optional;
+import java.util.function.UnaryOperator;
 
 /**
  * What one cell does.
@@ -24,6 +25,12 @@ public record CellLight(
         double tiltDegrees,
         double beamDegrees,
         Optional<String> gobo) {
+
+    /** The same behind a filter. @param filter what becomes of light in it */
+    public CellLight behind(UnaryOperator<Tristimulus> filter) {
+        return new CellLight(
+                cell, intensity, filter.apply(light), filter.apply(hue), panDegrees, tiltDegrees, beamDegrees, gobo);
+    }
 
     /** The same, pointed elsewhere. */
     CellLight turned(double pan, double tilt) {

@@ -38,11 +38,12 @@ class DrawingComparisonTest {
                 new HookupRow(1, number, "Head " + identity, profile, "extended", address, "Bridge", "front"),
                 Optional.of(new Pose(new Vector3(x, 2, 6), Rotation.NONE)),
                 Inverted.NONE,
+                Optional.empty(),
                 "unit 1");
     }
 
     private static DrawnFixture turning(DrawnFixture f, Inverted inverted) {
-        return new DrawnFixture(f.identity(), f.row(), f.pose(), inverted, f.notes());
+        return new DrawnFixture(f.identity(), f.row(), f.pose(), inverted, f.gel(), f.notes());
     }
 
     private static Drawing drawing(List<FocusPoint> marks, DrawnFixture... fixtures) {

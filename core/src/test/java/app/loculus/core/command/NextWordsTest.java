@@ -109,6 +109,7 @@ class NextWordsTest {
             "per type",
             "for type \"A\"",
             "colour \"A\" from 1",
+            "xy 0.4, 0.4",
             "+ 1");
 
     private static boolean parses(String line) {

@@ -45,6 +45,8 @@ class PatchLineTest {
                 "hang 11 thru 12 invert pan | Pan of 2 fixtures is inverted |",
                 "hang 11 invert pan and tilt | Pan of 1 fixture is inverted | Tilt of 1 fixture is inverted",
                 "hang 1 + 11 invert tilt | Tilt of 1 fixture is inverted | Leaves out 1 fixture that does not turn",
+                "gel 1 thru 2 xy 0.45, 0.41 | Gel x 0.45 y 0.41 on 2 fixtures |",
+                "gel 1 xy 0.45, 0.41 at 60 % | Gel x 0.45 y 0.41, 60 % on 1 fixture |",
                 "universe 5 sync off | Universe 5: on, number 5, priority 100, virtual rig |",
             })
     void each_verb_says_what_it_does(String line, String first, String second) {
@@ -61,6 +63,8 @@ class PatchLineTest {
     @CsvSource(
             delimiter = '|',
             value = {
+                "gel 1 xy 0.7, 0.7 | x 0.7, y 0.7 is no colour: x ≥ 0, y > 0 and x + y ≤ 1 are needed.",
+                "gel 1 xy 0.4, 0.4 at 0 | A gel lets through more than 0 and at most 100 %, not 0.",
                 "hang 1 invert pan | It has no pan.",
                 "hang 11 invert zoom | “zoom” cannot be inverted where a fixture hangs.",
                 "universe 5 number 0 | Port number 0 is outside 1 to 63999.",

@@ -1,14 +1,15 @@
 package app.loculus.formats.mvr;
 
+import app.loculus.core.colour.Chromaticity;
 import app.loculus.core.drawing.DrawnFixture;
 import app.loculus.core.drawing.FocusPoint;
 import app.loculus.core.geometry.Placement;
 import app.loculus.core.geometry.Pose;
 import app.loculus.core.ledger.HookupRow;
 import app.loculus.core.patch.Address;
+import app.loculus.core.patch.Gel;
 import app.loculus.core.patch.Inverted;
 import app.loculus.core.problem.Refusal;
-import app.loculus.core.unit.Decimal;
 import app.loculus.core.unit.Limits;
 import app.loculus.formats.xml.Xml;
 import java.util.ArrayList;
@@ -108,6 +109,7 @@ final class FixtureReader {
                         cut(SceneText.of(e, "Function"), Limits.PURPOSE)),
                 r.pose,
                 inverted(e),
+                gel(e),
                 cut(said, Limits.NOTES));
     }
 
@@ -146,20 +148,21 @@ final class FixtureReader {
         if (unit.matches("[1-9]\\d*")) {
             notes.add("unit " + unit);
         }
-        gel(SceneText.of(fixture, "Color")).ifPresent(notes::add);
         return notes;
     }
 
-    private static Optional<String> gel(String text) {
-        String[] parts = text.split("\\s*,\\s*");
+    /** Empty for white, which is drawn where nothing is in front of it, and for what is no colour. */
+    static Optional<Gel> gel(Element fixture) {
+        String[] parts = SceneText.of(fixture, "Color").split("\\s*,\\s*");
         try {
             double x = Double.parseDouble(parts[0]);
             double y = Double.parseDouble(parts[1]);
+            double percent = parts.length > 2 ? Double.parseDouble(parts[2]) : 100;
             boolean white = Math.abs(x - WHITE_X) < 0.002 && Math.abs(y - WHITE_Y) < 0.002;
             return white || !(x > 0 && y > 0)
                     ? Optional.empty()
-                    : Optional.of("gel at x " + Decimal.text(x, 3) + ", y " + Decimal.text(y, 3));
-        } catch (NumberFormatException | ArrayIndexOutOfBoundsException e) {
+                    : Optional.of(new Gel(new Chromaticity(x, y), percent > 0 ? Math.min(100, percent) : 100));
+        } catch (NumberFormatException | ArrayIndexOutOfBoundsException | Refusal e) {
             return Optional.empty();
         }
     }

@@ -4,6 +4,7 @@ import app.loculus.core.geometry.Placement;
 import app.loculus.core.geometry.Pose;
 import app.loculus.core.patch.Address;
 import app.loculus.core.patch.Fixture;
+import app.loculus.core.patch.Gel;
 import app.loculus.core.patch.Inverted;
 import app.loculus.core.patch.PatchedAddress;
 import app.loculus.core.problem.Refusal;
@@ -88,6 +89,9 @@ final class FixtureWriter {
             document.text(e, "Function", fixture.purpose(), ORDER);
         }
         inverted(e, fixture.inverted());
+        if (!FixtureReader.gel(e).equals(fixture.gel())) {
+            document.text(e, "Color", fixture.gel().map(FixtureWriter::text).orElse(""), ORDER);
+        }
         number(e, fixture.number());
         addresses(e, fixture);
     }
@@ -174,6 +178,10 @@ final class FixtureWriter {
         made.setAttribute("name", SceneDocument.printable(name));
         document.auxData().appendChild(made);
         return identity;
+    }
+
+    private static String text(Gel gel) {
+        return gel.colour().x() + "," + gel.colour().y() + "," + gel.percent();
     }
 
     private void inverted(Element e, Inverted wanted) {

@@ -46,7 +46,7 @@ public final class Earlier {
     private static final Set<PartKind<?, ?>> OF_DRAWINGS =
             Set.of(PartKinds.DRAWINGS, PartKinds.DEVICES, PartKinds.IDENTITY);
 
-    /** The first whose universes can change together and go by Art-Net, and whose heads can be inverted. */
+    /** The first whose universes can change together and go by Art-Net, and whose fixtures can be inverted and gelled. */
     private static final int TOGETHER = 12;
 
     private Earlier() {}
@@ -176,12 +176,13 @@ public final class Earlier {
         return part;
     }
 
-    /** Each universe changed by itself, and no head was inverted. */
+    /** Each universe changed by itself, and no head was inverted or gelled. */
     private static void together(PartKind<?, ?> kind, JsonNode part) {
         if (kind == PartKinds.UNIVERSES && part instanceof ObjectNode universe && !universe.has("sync")) {
             universe.put("sync", 0);
         } else if (kind == PartKinds.FIXTURES && part instanceof ObjectNode fixture && !fixture.has("inverted")) {
             fixture.set("inverted", NODES.objectNode().put("pan", false).put("tilt", false));
+            fixture.putNull("gel");
         }
     }
 

@@ -160,6 +160,7 @@ class SceneLawsTest {
             "purpose " + range + " \"front\"",
             "hang " + range + " invert " + (random.nextBoolean() ? "pan" : "pan tilt off"),
             "hang " + range + " invert tilt",
+            "gel " + range + (random.nextBoolean() ? " off" : " xy 0.4" + random.nextInt(9) + ", 0.41 at 60"),
             "name " + a + " \"Häng & <Licht>\"",
             "mark \"Chair " + random.nextInt(4) + "\" at " + random.nextInt(5) + ", 2, 0.5",
             "unpatch " + a,
@@ -228,6 +229,7 @@ class SceneLawsTest {
                         + f.position()
                         + f.purpose()
                         + f.inverted()
+                        + f.gel()
                         + (shared.contains(f.number()) ? "" : firsts(f)))
                 .toList();
     }

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import app.loculus.core.colour.Chromaticity;
 import app.loculus.core.drawing.Drawing;
 import app.loculus.core.drawing.DrawnFixture;
 import app.loculus.core.drawing.Scenery;
@@ -58,7 +59,8 @@ class SceneReaderTest {
         assertThat(f.row().address()).isEqualTo("2.1");
         assertThat(f.row().position()).isEqualTo("Bridge 1");
         assertThat(f.row().purpose()).isEqualTo("front");
-        assertThat(f.notes()).isEqualTo("unit 3; gel at x 0.45, y 0.41");
+        assertThat(f.notes()).isEqualTo("unit 3");
+        assertThat(f.gel().orElseThrow().colour()).isEqualTo(new Chromaticity(0.45, 0.41));
         assertThat(f.inverted()).hasToString("pan");
         near(f.pose().orElseThrow().place(), -3, 2, 6);
         near(f.pose().orElseThrow().beam(0, 0), 0, 0, -1);

@@ -66,6 +66,7 @@ class ShowArchiveTest {
                 "purpose 1 \"front\"",
                 "note 2 \"new lamp\"",
                 "hang 3 invert pan",
+                "gel 4 xy 0.45, 0.41 at 60",
                 "mark 3 wrong \"blinks\"",
                 "place 1 thru 12 at -5,2,6 thru 5,2,6",
                 "universe 3 number 0:0:0 sync 7000 to art-net \"192.0.2.7\" as \"Dimmers\"",

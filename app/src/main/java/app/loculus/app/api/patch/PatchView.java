@@ -4,6 +4,7 @@ import app.loculus.app.api.ProblemView.WayOutView;
 import app.loculus.core.patch.Clash;
 import app.loculus.core.patch.ClashWords;
 import app.loculus.core.patch.Fixture;
+import app.loculus.core.patch.Gel;
 import app.loculus.core.patch.Patch;
 import app.loculus.core.patch.UniverseSetup;
 import app.loculus.core.patch.UniverseUse;
@@ -39,6 +40,7 @@ record PatchView(
      * @param form how it is drawn: head, cells, lamp, dimmer or other
      * @param placed whether x, y, z (metres) are known
      * @param turns whether it pans or tilts; @param panInverted whether it is set to pan the other way round
+     * @param gel colour filter in front of it, empty for none
      */
     record FixtureView(
             int id,
@@ -66,7 +68,8 @@ record PatchView(
             String answerNote,
             boolean turns,
             boolean panInverted,
-            boolean tiltInverted) {}
+            boolean tiltInverted,
+            String gel) {}
 
     /**
      * Fixtures on the same slots, with lines that resolve it.
@@ -183,7 +186,8 @@ record PatchView(
                 f.bringUp().note(),
                 turns(patch.modeOf(f)),
                 f.inverted().pan(),
-                f.inverted().tilt());
+                f.inverted().tilt(),
+                f.gel().map(Gel::toString).orElse(""));
     }
 
     private static boolean turns(Mode mode) {

@@ -62,7 +62,7 @@ record OutputView(
         UniverseSetup ours = o.universe();
         if (ours.route().kind().artNet()) {
             return "“" + o.name() + "” (" + o.from() + ") sends port address " + ours.numberText() + ", our universe "
-                    + ours.universe() + ", to everybody on the net too: nodes mix the two, or take the last.";
+                    + ours.universe() + ", to all nodes on the net too: they mix the two, or take the last.";
         }
         String which = ours.port() == ours.universe()
                 ? "universe " + ours.universe()

@@ -88,7 +88,8 @@ final class Rehung {
                 f.purpose(),
                 f.notes(),
                 f.bringUp(),
-                f.inverted());
+                f.inverted(),
+                f.gel());
     }
 
     private KeptDrawing.Known as(KeptDrawing.Known known) {

@@ -15,6 +15,7 @@ import app.loculus.core.geometry.Pose;
 import app.loculus.core.mark.Mark;
 import app.loculus.core.mark.MarkId;
 import app.loculus.core.patch.Fixture;
+import app.loculus.core.patch.Gel;
 import app.loculus.core.patch.Inverted;
 import app.loculus.core.show.Draft;
 import app.loculus.core.show.PartKinds;
@@ -51,9 +52,16 @@ public record TakeDrawing(
      * @param number in the show, when it is done
      * @param pose where it is to hang; empty to leave it where it is
      * @param inverted which ways it is to be inverted; empty to leave that as it is
+     * @param gel what is to be in front of it: empty to leave that as it is, with nothing in it for none
      * @param notes written where there are none
      */
-    public record Hung(int number, String identity, Optional<Pose> pose, Optional<Inverted> inverted, String notes) {}
+    public record Hung(
+            int number,
+            String identity,
+            Optional<Pose> pose,
+            Optional<Inverted> inverted,
+            Optional<Optional<Gel>> gel,
+            String notes) {}
 
     /** @param known the mark that it is in the show; @param taken whether its name and place are */
     public record TakenMark(FocusPoint point, Optional<MarkId> known, boolean taken) {}
@@ -116,6 +124,7 @@ public record TakeDrawing(
             h.pose().ifPresent(p -> PlaceFixtures.check(p.place()));
             Fixture after = h.pose().map(before::placed).orElse(before);
             after = h.inverted().map(after::turning).orElse(after);
+            after = h.gel().map(after::gelled).orElse(after);
             after = after.notes().isEmpty() && !h.notes().isEmpty() ? after.noted(h.notes()) : after;
             if (!after.equals(before)) {
                 changed.add(after);
