@@ -1,30 +1,37 @@
 import type { FixtureView } from '../../api/client';
 import { heldNow } from '../../api/queries';
 import { runEdit } from '../../doing/run';
-import { Button } from '../../ui/Button';
-
-const WAYS = [
-  { pan: true, words: 'Pan inverted' },
-  { pan: false, words: 'Tilt inverted' },
-];
+import { MenuButton } from '../../ui/MenuButton';
 
 /** Which ways the selected heads are set to turn the other way round; nothing where none of them turns. */
 export function Inverting({ fixtures }: { fixtures: FixtureView[] }) {
   const heads = fixtures.filter((f) => f.turns);
   if (heads.length === 0) return null;
-  return WAYS.map(({ pan, words }) => {
-    const on = heads.every((f) => (pan ? f.panInverted : f.tiltInverted));
-    const invert = async () =>
-      runEdit({ type: 'invert-heads', numbers: await heldNow(), ...(pan ? { pan: !on } : { tilt: !on }) });
-    return (
-      <Button
-        key={words}
-        pressed={on}
-        label={`${words}, as the heads are set themselves: values stay, what is sent is turned over`}
-        onClick={() => void invert()}
-      >
-        {words}
-      </Button>
-    );
-  });
+  const pan = heads.every((f) => f.panInverted);
+  const tilt = heads.every((f) => f.tiltInverted);
+  const invert = async (ways: { pan?: boolean; tilt?: boolean }) =>
+    runEdit({ type: 'invert-heads', numbers: await heldNow(), ...ways });
+  const under = (on: boolean) =>
+    on
+      ? 'as it turns by itself'
+      : 'as the heads are set themselves: values stay, what is sent is turned over';
+  return (
+    <MenuButton
+      label="Pan or tilt that is inverted at the heads"
+      entries={[
+        {
+          text: pan ? 'Pan is not inverted' : 'Pan is inverted',
+          under: under(pan),
+          onPress: () => void invert({ pan: !pan }),
+        },
+        {
+          text: tilt ? 'Tilt is not inverted' : 'Tilt is inverted',
+          under: under(tilt),
+          onPress: () => void invert({ tilt: !tilt }),
+        },
+      ]}
+    >
+      {pan && tilt ? 'Both inverted' : pan ? 'Pan inverted' : tilt ? 'Tilt inverted' : 'Invert'}
+    </MenuButton>
+  );
 }
