@@ -20,12 +20,12 @@ export function Inverting({ fixtures }: { fixtures: FixtureView[] }) {
       label="Pan or tilt that is inverted at the heads"
       entries={[
         {
-          text: pan ? 'Pan is not inverted' : 'Pan is inverted',
+          text: pan ? 'Pan no longer inverted' : 'Invert pan',
           under: under(pan),
           onPress: () => void invert({ pan: !pan }),
         },
         {
-          text: tilt ? 'Tilt is not inverted' : 'Tilt is inverted',
+          text: tilt ? 'Tilt no longer inverted' : 'Invert tilt',
           under: under(tilt),
           onPress: () => void invert({ tilt: !tilt }),
         },

@@ -1,6 +1,7 @@
 package app.loculus.core.carry;
 
 import app.loculus.core.effect.Effect;
+import app.loculus.core.geometry.Pose;
 import app.loculus.core.group.Group;
 import app.loculus.core.look.Cue;
 import app.loculus.core.look.CueList;
@@ -15,6 +16,7 @@ import app.loculus.core.patch.FixtureId;
 import app.loculus.core.patch.UnitId;
 import app.loculus.core.profile.Attribute;
 import app.loculus.core.profile.Channel;
+import app.loculus.core.profile.Mode;
 import app.loculus.core.programmer.Touched;
 import app.loculus.core.programmer.UnitValues;
 import app.loculus.core.resolve.Held;
@@ -57,6 +59,9 @@ public final class OnStage {
     private final Means means;
     private final StageOctets octets;
     private final Map<FixtureId, Map<StageOctets.Slot, StageOctets.Octets>> rest;
+
+    /** What is told of units that are alike. */
+    private final Map<Alike, List<Compared.Told>> told = new HashMap<>();
 
     /** Fixtures that are described otherwise, with where they are in both. */
     private final Set<FixtureId> concerned = new LinkedHashSet<>();
@@ -324,7 +329,61 @@ public final class OnStage {
             }
             return;
         }
-        Map<String, String> sends = sends(unit, was, asked, is, differ.getOrDefault(unit.fixture(), Map.of()));
+        Map<StageOctets.Slot, StageOctets.Octets> own = differ.get(unit.fixture());
+        if (own == null) {
+            taker.count(Verdict.CARRIES, asked.isEmpty() ? 0 : 1);
+            return;
+        }
+        List<Compared.Told> told = this.told.computeIfAbsent(
+                new Alike(from, to, was, asked, is, own, rest.getOrDefault(unit.fixture(), Map.of())),
+                a -> told(unit, from, was, asked, to, is, own));
+        if (!told.isEmpty()) {
+            taker.take(from, to, told);
+        }
+    }
+
+    /** Units of which the same is told: only of heads that are pointed does it matter where they hang. */
+    private record Alike(
+            Mode was,
+            Mode is,
+            int cell,
+            Optional<Pose> pose,
+            Map<Attribute, AttributeValue> before,
+            Set<Attribute> asked,
+            Map<Attribute, AttributeValue> after,
+            Map<StageOctets.Slot, StageOctets.Octets> differ,
+            Map<StageOctets.Slot, StageOctets.Octets> rest) {
+
+        Alike(
+                At from,
+                At to,
+                Map<Attribute, AttributeValue> before,
+                Set<Attribute> asked,
+                Map<Attribute, AttributeValue> after,
+                Map<StageOctets.Slot, StageOctets.Octets> differ,
+                Map<StageOctets.Slot, StageOctets.Octets> rest) {
+            this(
+                    from.mode(),
+                    to.mode(),
+                    from.cell(),
+                    from.fixture().pose().filter(p -> asked.contains(Attribute.PAN) || asked.contains(Attribute.TILT)),
+                    before,
+                    asked,
+                    after,
+                    differ,
+                    rest);
+        }
+    }
+
+    private List<Compared.Told> told(
+            UnitId unit,
+            At from,
+            Map<Attribute, AttributeValue> was,
+            Set<Attribute> asked,
+            At to,
+            Map<Attribute, AttributeValue> is,
+            Map<StageOctets.Slot, StageOctets.Octets> differ) {
+        Map<String, String> sends = sends(unit, was, asked, is, differ);
         List<Compared.Told> told = new ArrayList<>();
         for (Compared.Told t : Compared.described(means, from, was, asked, to, is)) {
             String otherwise = sends.remove(t.what());
@@ -338,9 +397,7 @@ public final class OnStage {
             }
         }
         sends.forEach((what, otherwise) -> told.add(new Compared.Told(what, Verdict.ANEW, "sends " + otherwise)));
-        if (!told.isEmpty()) {
-            taker.take(from, to, told);
-        }
+        return told;
     }
 
     /** What its slots get otherwise, in words, by aspect; without what they get otherwise at rest already. */

@@ -12,6 +12,7 @@ import app.loculus.core.programmer.UnitValues;
 import app.loculus.core.resolve.Layer;
 import app.loculus.core.resolve.Scene;
 import app.loculus.core.show.Show;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -66,19 +67,33 @@ final class StageOctets {
             return new FrameRenderer().render(scene.under(List.of(set)));
         }
 
-        int octet(Frames frames, FixtureId id, Slot slot) {
-            if (!channels.get(id).containsKey(slot)) {
-                return 0;
-            }
-            for (PatchedAddress a : patch.get(id).addresses()) {
-                int at = a.address().slot() - 1 + slot.offset() - 1;
-                byte[] slots = frames.slots(a.address().universe());
-                if (a.breakNumber() == slot.breakNumber() && at < slots.length) {
-                    return slots[at] & 0xFF;
+        /** What goes out to one fixture, break by break. */
+        Map<Integer, byte[]> sent(Map<Integer, byte[]> universes, FixtureId id) {
+            Fixture fixture = patch.get(id);
+            Map<Integer, Integer> footprint = patch.modeOf(fixture).footprint();
+            Map<Integer, byte[]> breaks = new HashMap<>();
+            for (PatchedAddress a : fixture.addresses()) {
+                int from = a.address().slot() - 1;
+                byte[] slots = universes.get(a.address().universe());
+                int size = footprint.getOrDefault(a.breakNumber(), 0);
+                if (slots != null) {
+                    breaks.putIfAbsent(a.breakNumber(), Arrays.copyOfRange(slots, from, from + size));
                 }
             }
-            return 0;
+            return breaks;
         }
+
+        Map<Integer, byte[]> universes(Map<UnitId, UnitValues> values) {
+            Frames frames = frames(values);
+            Map<Integer, byte[]> all = new HashMap<>();
+            frames.universes().forEach(u -> all.put(u, frames.slots(u)));
+            return all;
+        }
+    }
+
+    private static int octet(Map<Integer, byte[]> breaks, int breakNumber, int index) {
+        byte[] slots = breaks.get(breakNumber);
+        return slots == null || index >= slots.length ? 0 : slots[index] & 0xFF;
     }
 
     private final Side was;
@@ -92,20 +107,30 @@ final class StageOctets {
 
     /** The slots that get something else, fixture by fixture; fixtures of which none does are left out. */
     Map<FixtureId, Map<Slot, Octets>> differing(Map<UnitId, UnitValues> before, Map<UnitId, UnitValues> after) {
-        Frames framesWas = was.frames(before);
-        Frames framesIs = is.frames(after);
+        Map<Integer, byte[]> sentWas = was.universes(before);
+        Map<Integer, byte[]> sentIs = is.universes(after);
         Map<FixtureId, Map<Slot, Octets>> all = new LinkedHashMap<>();
         for (FixtureId id : was.channels.keySet()) {
-            Set<Slot> slots = new TreeSet<>(was.channels.get(id).keySet());
-            slots.addAll(is.channels.get(id).keySet());
-            for (Slot slot : slots) {
-                Octets octets = new Octets(was.octet(framesWas, id, slot), is.octet(framesIs, id, slot));
-                if (octets.was() != octets.is()) {
-                    all.computeIfAbsent(id, i -> new TreeMap<>()).put(slot, octets);
+            Map<Integer, byte[]> own = was.sent(sentWas, id);
+            Map<Integer, byte[]> now = is.sent(sentIs, id);
+            Set<Integer> breaks = new TreeSet<>(own.keySet());
+            breaks.addAll(now.keySet());
+            for (int number : breaks) {
+                int longest = Math.max(length(own, number), length(now, number));
+                for (int i = 0; i < longest; i++) {
+                    Octets octets = new Octets(octet(own, number, i), octet(now, number, i));
+                    if (octets.was() != octets.is()) {
+                        all.computeIfAbsent(id, x -> new TreeMap<>()).put(new Slot(number, i + 1), octets);
+                    }
                 }
             }
         }
         return all;
+    }
+
+    private static int length(Map<Integer, byte[]> breaks, int number) {
+        byte[] slots = breaks.get(number);
+        return slots == null ? 0 : slots.length;
     }
 
     /** What has a slot by the old description. */

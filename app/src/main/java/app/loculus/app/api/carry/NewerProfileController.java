@@ -12,6 +12,7 @@ import app.loculus.core.profile.ProfileId;
 import app.loculus.core.show.Outcome;
 import app.loculus.core.show.Show;
 import app.loculus.formats.picture.GoboLikeness;
+import java.util.ArrayList;
 import java.util.List;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -45,15 +46,17 @@ class NewerProfileController {
         Profile held = show.profiles()
                 .find(new ProfileId(profile))
                 .orElseThrow(() -> Refusal.of("profile.unknown", "profile", "The show holds no such profile."));
-        Outcome outcome = RenewProfile.of(held, library.profiles()).apply(show);
+        Outcome outcome = RenewProfile.of(held, library.profiles()).quiet().apply(show);
         List<ProblemView> problems =
                 outcome.problems().stream().map(ProblemView::of).toList();
         if (outcome.refused()) {
             return new NewerProfileView(outcome.words(), problems, List.of(), List.of());
         }
         var report = OnStage.of(show, outcome.show(), pictures);
+        List<String> words = new ArrayList<>(outcome.words());
+        words.add(OnStage.words(report));
         return new NewerProfileView(
-                outcome.words(),
+                words,
                 problems,
                 report.said(),
                 report.fates().stream().map(RigMoveView.FateView::of).toList());

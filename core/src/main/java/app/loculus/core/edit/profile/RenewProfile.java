@@ -18,8 +18,16 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 
-/** Gives the show the library's profile in place of its own copy; every fixture of it stays in its mode. Says what changes on stage. */
-public record RenewProfile(ProfileId held, Profile newer) implements ShowEdit {
+/**
+ * Gives the show the library's profile in place of its own copy; every fixture of it stays in its mode.
+ *
+ * @param tells whether it says what changes on stage
+ */
+public record RenewProfile(ProfileId held, Profile newer, boolean tells) implements ShowEdit {
+
+    public RenewProfile(ProfileId held, Profile newer) {
+        this(held, newer, true);
+    }
 
     /** The library's profile of the same maker and name. @throws Refusal when it has none, or the show holds it already */
     public static RenewProfile of(Profile held, Profiles library) {
@@ -33,6 +41,11 @@ public record RenewProfile(ProfileId held, Profile newer) implements ShowEdit {
                     "profile.same", "profile", "The show holds the library's “" + held.fullName() + "” already.");
         }
         return new RenewProfile(held.id(), newer);
+    }
+
+    /** The same for someone who looks himself at what changes on stage. */
+    public RenewProfile quiet() {
+        return new RenewProfile(held, newer, false);
     }
 
     @Override
@@ -51,6 +64,8 @@ public record RenewProfile(ProfileId held, Profile newer) implements ShowEdit {
                         Optional.empty(),
                         PatchFixtures.Clashing.REFUSE)
                 .on(draft));
-        draft.say(OnStage.words(OnStage.of(before, draft.show(), PictureLikeness.NONE)));
+        if (tells) {
+            draft.say(OnStage.words(OnStage.of(before, draft.show(), PictureLikeness.NONE)));
+        }
     }
 }
