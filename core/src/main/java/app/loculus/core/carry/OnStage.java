@@ -1,7 +1,6 @@
 package app.loculus.core.carry;
 
 import app.loculus.core.effect.Effect;
-import app.loculus.core.geometry.Pose;
 import app.loculus.core.group.Group;
 import app.loculus.core.look.Cue;
 import app.loculus.core.look.CueList;
@@ -16,7 +15,6 @@ import app.loculus.core.patch.FixtureId;
 import app.loculus.core.patch.UnitId;
 import app.loculus.core.profile.Attribute;
 import app.loculus.core.profile.Channel;
-import app.loculus.core.profile.Mode;
 import app.loculus.core.programmer.Touched;
 import app.loculus.core.programmer.UnitValues;
 import app.loculus.core.resolve.Held;
@@ -28,7 +26,6 @@ import app.loculus.core.unit.Numbers;
 import app.loculus.core.value.AttributeValue;
 import java.util.ArrayList;
 import java.util.EnumMap;
-import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -49,9 +46,6 @@ public final class OnStage {
 
     private static final String NOW = "what is set now";
 
-    /** Slots that are spelled out. */
-    private static final int MOST_TOLD = 4;
-
     private final Show before;
     private final Show after;
     private final Resolver stillBefore;
@@ -59,9 +53,7 @@ public final class OnStage {
     private final Means means;
     private final StageOctets octets;
     private final Map<FixtureId, Map<StageOctets.Slot, StageOctets.Octets>> rest;
-
-    /** What is told of units that are alike. */
-    private final Map<Alike, List<Compared.Told>> told = new HashMap<>();
+    private final DescribedUnits described;
 
     /** Fixtures that are described otherwise, with where they are in both. */
     private final Set<FixtureId> concerned = new LinkedHashSet<>();
@@ -86,6 +78,7 @@ public final class OnStage {
         }
         this.octets = new StageOctets(before, after, concerned);
         this.rest = octets.differing(Map.of(), Map.of());
+        this.described = new DescribedUnits(before, after, octets, rest, means);
     }
 
     /** @param after the same show with other descriptions of some of its fixtures */
@@ -133,12 +126,12 @@ public final class OnStage {
         rest.forEach((id, slots) -> {
             At was = At.of(before.patch(), UnitId.whole(id));
             String words = slots.entrySet().stream()
-                    .limit(MOST_TOLD)
-                    .map(e ->
-                            "slot " + e.getKey().offset() + " (" + called(id, e.getKey()) + ") " + words(e.getValue()))
+                    .limit(DescribedUnits.MOST_TOLD)
+                    .map(e -> "slot " + e.getKey().offset() + " (" + called(id, e.getKey()) + ") "
+                            + DescribedUnits.words(e.getValue()))
                     .collect(Collectors.joining(", "));
             said.add(was.profile().name() + " / " + was.mode().name() + " while nothing is set: " + words
-                    + more(slots.size()) + ".");
+                    + DescribedUnits.more(slots.size()) + ".");
         });
         return List.copyOf(said);
     }
@@ -148,14 +141,6 @@ public final class OnStage {
         Channel channel =
                 octets.after(id, slot).or(() -> octets.before(id, slot)).orElseThrow();
         return at.profile().definition(channel.attribute()).pretty();
-    }
-
-    private static String words(StageOctets.Octets octets) {
-        return octets.was() + " → " + octets.is();
-    }
-
-    private static String more(int slots) {
-        return slots > MOST_TOLD ? " and " + (slots - MOST_TOLD) + " more" : "";
     }
 
     private List<Fate> fates() {
@@ -206,7 +191,7 @@ public final class OnStage {
                         shown(
                                 after,
                                 unit,
-                                there(unit)
+                                described.there(unit)
                                         ? after.resolver()
                                                 .giver()
                                                 .give(now, unit)
@@ -224,9 +209,10 @@ public final class OnStage {
         was.forEach((unit, given) -> {
             Set<Attribute> asked = new LinkedHashSet<>(given.values().keySet());
             asked.removeAll(given.companions());
-            Map<Attribute, AttributeValue> is =
-                    there(unit) ? after.resolver().giver().give(now, unit).values() : Map.of();
-            take(taker, unit, given.values(), asked, is, differ);
+            Map<Attribute, AttributeValue> is = described.there(unit)
+                    ? after.resolver().giver().give(now, unit).values()
+                    : Map.of();
+            described.take(taker, unit, given.values(), asked, is, differ);
         });
         return taker.none() ? Optional.empty() : Optional.of(taker.fate(Fate.Sort.PALETTE, palette.toString()));
     }
@@ -238,11 +224,6 @@ public final class OnStage {
         }
         values.forEach((a, v) -> set.put(a, Touched.byHand(v)));
         return new UnitValues(set);
-    }
-
-    private boolean there(UnitId unit) {
-        return unit.cell()
-                <= At.of(after.patch(), UnitId.whole(unit.fixture())).mode().cells();
     }
 
     private List<UnitId> units() {
@@ -284,7 +265,13 @@ public final class OnStage {
             Map<Attribute, AttributeValue> plain = plain(held);
             asked.retainAll(plain.keySet());
             UnitValues now = is.getOrDefault(unit, UnitValues.NONE);
-            take(taker, unit, plain, asked, there(unit) ? plain(stillAfter.held(unit, now)) : Map.of(), differ);
+            described.take(
+                    taker,
+                    unit,
+                    plain,
+                    asked,
+                    described.there(unit) ? plain(stillAfter.held(unit, now)) : Map.of(),
+                    differ);
         }
         return taker.none() ? Optional.empty() : Optional.of(taker.fate(Fate.Sort.LOOK, label));
     }
@@ -313,147 +300,6 @@ public final class OnStage {
         return values;
     }
 
-    private void take(
-            FateTaker taker,
-            UnitId unit,
-            Map<Attribute, AttributeValue> was,
-            Set<Attribute> asked,
-            Map<Attribute, AttributeValue> is,
-            Map<FixtureId, Map<StageOctets.Slot, StageOctets.Octets>> differ) {
-        At from = At.of(before.patch(), unit);
-        At to = At.of(after.patch(), unit);
-        if (!there(unit)) {
-            if (!was.isEmpty()) {
-                String words = "it has no part " + unit.cell() + " any more";
-                taker.take(from, to, List.of(new Compared.Told("Cell", Verdict.LOST, words)));
-            }
-            return;
-        }
-        Map<StageOctets.Slot, StageOctets.Octets> own = differ.get(unit.fixture());
-        if (own == null) {
-            taker.count(Verdict.CARRIES, asked.isEmpty() ? 0 : 1);
-            return;
-        }
-        List<Compared.Told> told = this.told.computeIfAbsent(
-                new Alike(from, to, was, asked, is, own, rest.getOrDefault(unit.fixture(), Map.of())),
-                a -> told(unit, from, was, asked, to, is, own));
-        if (!told.isEmpty()) {
-            taker.take(from, to, told);
-        }
-    }
-
-    /** Units of which the same is told: only of heads that are pointed does it matter where they hang. */
-    private record Alike(
-            Mode was,
-            Mode is,
-            int cell,
-            Optional<Pose> pose,
-            Map<Attribute, AttributeValue> before,
-            Set<Attribute> asked,
-            Map<Attribute, AttributeValue> after,
-            Map<StageOctets.Slot, StageOctets.Octets> differ,
-            Map<StageOctets.Slot, StageOctets.Octets> rest) {
-
-        Alike(
-                At from,
-                At to,
-                Map<Attribute, AttributeValue> before,
-                Set<Attribute> asked,
-                Map<Attribute, AttributeValue> after,
-                Map<StageOctets.Slot, StageOctets.Octets> differ,
-                Map<StageOctets.Slot, StageOctets.Octets> rest) {
-            this(
-                    from.mode(),
-                    to.mode(),
-                    from.cell(),
-                    from.fixture().pose().filter(p -> asked.contains(Attribute.PAN) || asked.contains(Attribute.TILT)),
-                    before,
-                    asked,
-                    after,
-                    differ,
-                    rest);
-        }
-    }
-
-    private List<Compared.Told> told(
-            UnitId unit,
-            At from,
-            Map<Attribute, AttributeValue> was,
-            Set<Attribute> asked,
-            At to,
-            Map<Attribute, AttributeValue> is,
-            Map<StageOctets.Slot, StageOctets.Octets> differ) {
-        Map<String, String> sends = sends(unit, was, asked, is, differ);
-        List<Compared.Told> told = new ArrayList<>();
-        for (Compared.Told t : Compared.described(means, from, was, asked, to, is)) {
-            String otherwise = sends.remove(t.what());
-            if (otherwise == null) {
-                told.add(new Compared.Told(t.what(), Verdict.CARRIES, ""));
-            } else if (t.verdict() == Verdict.CARRIES) {
-                told.add(new Compared.Told(t.what(), Verdict.ANEW, "the same, sent otherwise: " + otherwise));
-            } else {
-                String words = t.words().isEmpty() ? t.verdict().words() : t.words();
-                told.add(new Compared.Told(t.what(), t.verdict(), words + "; sends " + otherwise));
-            }
-        }
-        sends.forEach((what, otherwise) -> told.add(new Compared.Told(what, Verdict.ANEW, "sends " + otherwise)));
-        return told;
-    }
-
-    /** What its slots get otherwise, in words, by aspect; without what they get otherwise at rest already. */
-    private Map<String, String> sends(
-            UnitId unit,
-            Map<Attribute, AttributeValue> was,
-            Set<Attribute> asked,
-            Map<Attribute, AttributeValue> is,
-            Map<StageOctets.Slot, StageOctets.Octets> differ) {
-        Map<StageOctets.Slot, Attribute> said = new HashMap<>(slots(At.of(after.patch(), unit), is.keySet()));
-        said.putAll(slots(At.of(before.patch(), unit), was.keySet()));
-        Map<StageOctets.Slot, StageOctets.Octets> atRest = rest.getOrDefault(unit.fixture(), Map.of());
-        boolean position = asked.contains(Attribute.PAN) && asked.contains(Attribute.TILT);
-        Map<String, List<String>> byAspect = new LinkedHashMap<>();
-        differ.forEach((slot, sent) -> {
-            Channel channel = octets.before(unit.fixture(), slot)
-                    .or(() -> octets.after(unit.fixture(), slot))
-                    .orElseThrow();
-            boolean own = said.containsKey(slot) || channel.cell() == unit.cell();
-            if (own && (said.containsKey(slot) || !sent.equals(atRest.get(slot)))) {
-                Attribute attribute = said.getOrDefault(slot, channel.attribute());
-                byAspect.computeIfAbsent(aspect(unit, attribute, position), a -> new ArrayList<>())
-                        .add("slot " + slot.offset() + " " + words(sent));
-            }
-        });
-        Map<String, String> words = new LinkedHashMap<>();
-        byAspect.forEach((aspect, slots) -> words.put(
-                aspect, slots.stream().limit(MOST_TOLD).collect(Collectors.joining(", ")) + more(slots.size())));
-        return words;
-    }
-
-    private static Map<StageOctets.Slot, Attribute> slots(At at, Set<Attribute> attributes) {
-        Map<StageOctets.Slot, Attribute> bySlot = new HashMap<>();
-        attributes.forEach(a -> at.parameter(a).ifPresent(p -> {
-            Channel c = at.mode().channelOf(p);
-            c.offsets().forEach(o -> bySlot.put(new StageOctets.Slot(c.breakNumber(), o), a));
-        }));
-        return bySlot;
-    }
-
-    /** As {@link Compared} calls it. */
-    private String aspect(UnitId unit, Attribute attribute, boolean position) {
-        if (attribute.equals(Attribute.DIMMER)) {
-            return "Level";
-        }
-        if (attribute.isMix() || attribute.isColourWheel()) {
-            return "Colour";
-        }
-        boolean head = attribute.equals(Attribute.PAN) || attribute.equals(Attribute.TILT);
-        At was = At.of(before.patch(), unit);
-        At named = was.mode().attributes().contains(attribute) ? was : At.of(after.patch(), unit);
-        return position && head
-                ? "Position"
-                : named.profile().definition(attribute).pretty();
-    }
-
     /** Of the units that looks move by it, how many still have what it moves. */
     private Optional<Fate> effect(Effect effect) {
         Effect now = after.effect(effect.id()).orElse(effect);
@@ -473,7 +319,8 @@ public final class OnStage {
         }
         FateTaker taker = new FateTaker();
         long none = moving.stream()
-                .filter(u -> !there(u) || after.resolver().motions().of(now, u).isEmpty())
+                .filter(u -> !described.there(u)
+                        || after.resolver().motions().of(now, u).isEmpty())
                 .count();
         taker.count(Verdict.CARRIES, moving.size() - (int) none);
         taker.count(Verdict.LOST, (int) none);

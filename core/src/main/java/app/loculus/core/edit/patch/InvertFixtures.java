@@ -21,6 +21,10 @@ public record InvertFixtures(List<FixtureId> fixtures, Optional<Boolean> pan, Op
 
     @Override
     public void on(Draft draft) {
+        if (pan.isEmpty() && tilt.isEmpty()) {
+            throw Refusal.of(
+                    "patch.invert", "numbers", "Neither pan nor tilt is named.", WayOut.advice("Name one, or both."));
+        }
         List<Fixture> heads = fixtures.stream()
                 .map(id -> draft.show().patch().get(id))
                 .filter(f -> turns(draft, f))
