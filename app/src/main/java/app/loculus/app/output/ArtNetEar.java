@@ -218,12 +218,14 @@ final class ArtNetEar implements AutoCloseable {
 
     /** Nodes take levels at the port of the standard; a stand-in in this machine where it answers from. */
     private void take(ArtPollReply reply, DatagramPacket from) {
-        if (!(from.getAddress() instanceof Inet4Address) || heard.size() >= MOST_ANSWERS) {
+        int port = inside ? from.getPort() : Route.ART_NET_PORT;
+        Key key = new Key(from.getAddress(), port, reply.bindIndex());
+        // Who is known goes on being heard, whatever else pours in.
+        boolean full = heard.size() >= MOST_ANSWERS && !heard.containsKey(key);
+        if (full || !(from.getAddress() instanceof Inet4Address)) {
             return;
         }
-        int port = inside ? from.getPort() : Route.ART_NET_PORT;
-        Heard before =
-                heard.put(new Key(from.getAddress(), port, reply.bindIndex()), new Heard(reply, System.nanoTime()));
+        Heard before = heard.put(key, new Heard(reply, System.nanoTime()));
         if (before == null || !before.reply().equals(reply)) {
             onNews.run();
         }

@@ -12,6 +12,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.antlr.v4.runtime.BaseErrorListener;
@@ -121,6 +122,16 @@ final class Spelling extends BaseErrorListener {
                 here(all, at).orElse(advice));
     }
 
+    /** Where nothing but a sign goes on: a comma between two numbers. */
+    private static String signs(Vocabulary vocabulary, Set<Integer> expected) {
+        return expected.stream()
+                .filter(type -> type != Token.EOF)
+                .map(type -> "“" + word(vocabulary, type) + "”")
+                .distinct()
+                .sorted()
+                .collect(Collectors.joining(" or "));
+    }
+
     private static Problem misfit(Vocabulary vocabulary, List<Token> all, int at, Set<Integer> expected) {
         Token token = all.get(at);
         Token before = at > 0 ? all.get(at - 1) : null;
@@ -143,7 +154,10 @@ final class Spelling extends BaseErrorListener {
                             Character.toUpperCase(verb.charAt(0))
                                     + verb.substring(1).toLowerCase(Locale.ROOT) + " what?",
                             listed(said) + ".")
-                    : problem(token, "The line is not finished.", "Next: " + listed(said) + ".");
+                    : problem(
+                            token,
+                            "The line is not finished.",
+                            "Next: " + (said.isEmpty() ? signs(vocabulary, expected) : listed(said)) + ".");
         }
         List<String> near = token.getType() == LineLexer.WORD ? near(vocabulary, expected, token) : List.of();
         String advice = said.isEmpty()

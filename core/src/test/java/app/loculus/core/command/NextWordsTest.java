@@ -128,6 +128,8 @@ class NextWordsTest {
             value = {
                 "record |Record what?|highlight, group, intensity",
                 "record colour 5 \"Sea\" mrege|“mrege” does not fit here.|Did you mean merge?",
+                "gel 1 xy 0.4|The line is not finished.|Next: “,”.",
+                "universe 1 number 0:0|The line is not finished.|Next: “:”.",
                 "1 sine of dimmer size|The line is not finished.|a number",
                 "1 sine of dimmer at 20 thru 80 sise 3|“sise” is not understood here.|size",
                 "freeze group 1 2|“2” does not fit here.|complete before it",
