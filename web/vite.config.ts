@@ -7,6 +7,7 @@ export default defineConfig({
   server: {
     proxy: { '/api': 'http://localhost:8080', '/live': { target: 'ws://localhost:8080', ws: true } },
   },
-  test: { include: ['src/**/*.test.ts'] },
+  // The files share workers: each of them is a hundred tests of pure functions and would start one for itself.
+  test: { include: ['src/**/*.test.ts'], pool: 'threads', isolate: false },
   build: { chunkSizeWarningLimit: 900 },
 });

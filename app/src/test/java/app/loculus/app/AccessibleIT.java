@@ -77,8 +77,14 @@ class AccessibleIT extends InBrowser {
         }
     }
 
+    /** Within the application, as a press on its rail would; the page itself is loaded once. */
     private static void open(String path) {
-        page.navigate(app.url() + path);
+        page.evaluate(
+                "(path) => { history.pushState(null, '', path); dispatchEvent(new PopStateEvent('popstate')); }", path);
+        page.waitForFunction(
+                "(chapter) => { const rail = document.querySelector('nav[aria-label=Chapters]');"
+                        + " return rail ? rail.querySelector(`[href='${chapter}']`)?.ariaCurrent === 'page' : chapter === '/handheld'; }",
+                path.replaceAll("\\?.*", ""));
         assertThat(page.getByRole(AriaRole.HEADING).first()).isVisible();
         page.waitForTimeout(150);
     }
@@ -115,7 +121,8 @@ class AccessibleIT extends InBrowser {
         List<String> found = new ArrayList<>();
         for (String path : PAGES) {
             open(path);
-            found.addAll(violations(path));
+            // What stands around them is the same on all.
+            found.addAll(violations(path, path.equals(PAGES.get(0)) ? "body" : "main"));
             for (int width : new int[] {1024, 1280}) {
                 page.setViewportSize(width, 800);
                 page.waitForTimeout(150);

@@ -47,13 +47,13 @@ abstract class InBrowser {
         }
     }
 
-    static PackagedApplication app;
+    static BrowsedApplication app;
     static Browser browser;
     static Page page;
 
     @BeforeAll
     static void start() {
-        app = new PackagedApplication(data);
+        app = new BrowsedApplication(data);
         app.start();
         browser = Shared.BROWSER;
         // Machines may be slow; what does not come at all still fails.

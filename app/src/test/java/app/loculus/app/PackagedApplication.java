@@ -28,6 +28,9 @@ final class PackagedApplication implements AutoCloseable {
             "-XX:Tier4CompileThreshold=100000",
             "-XX:Tier4BackEdgeThreshold=500000");
 
+    /** It ends before the optimising compiler has paid. */
+    static final List<String> FOR_TESTS = List.of("-Xmx384m", "-XX:TieredStopAtLevel=1", "-XX:+UseSerialGC");
+
     private final Path data;
     private final List<String> under;
     private final List<String> machine;
@@ -40,7 +43,7 @@ final class PackagedApplication implements AutoCloseable {
 
     /** @param under a command that runs it, and looks on */
     PackagedApplication(Path data, List<String> under) {
-        this(data, under, List.of("-Xmx384m", "-XX:TieredStopAtLevel=1", "-XX:+UseSerialGC"));
+        this(data, under, FOR_TESTS);
     }
 
     /** @param machine flags of the virtual machine */
@@ -60,17 +63,9 @@ final class PackagedApplication implements AutoCloseable {
 
     void start(String... flags) {
         List<String> command = new ArrayList<>(under);
-        command.add(Path.of(System.getProperty("java.home"), "bin", "java").toString());
-        command.addAll(machine);
-        Path classes = Path.of(System.getProperty("loculus.jar")).resolveSibling("classes.jsa");
-        command.add("-XX:SharedArchiveFile=" + classes);
-        command.addAll(List.of(
-                "-Dspring.aot.enabled=true",
-                "-Dspring.config.location=classpath:/application.properties",
-                "-jar",
-                System.getProperty("loculus.jar")));
-        command.addAll(List.of(
-                "--loculus.data=" + data, "--server.port=" + port, "--loculus.rig-port=0", "--loculus.art-net-port=0"));
+        command.addAll(machine(machine));
+        command.addAll(List.of("-jar", jar().toString()));
+        command.addAll(flags(data, port));
         command.addAll(List.of(flags));
         try {
             process = new ProcessBuilder(command)
@@ -81,6 +76,27 @@ final class PackagedApplication implements AutoCloseable {
             throw new UncheckedIOException(e);
         }
         awaitHealth();
+    }
+
+    static Path jar() {
+        return Path.of(System.getProperty("loculus.jar"));
+    }
+
+    /** The virtual machine with these flags, the classes it has read before, and what was wired when it was built. */
+    static List<String> machine(List<String> flags) {
+        List<String> command = new ArrayList<>();
+        command.add(Path.of(System.getProperty("java.home"), "bin", "java").toString());
+        command.addAll(flags);
+        command.add("-XX:SharedArchiveFile=" + jar().resolveSibling("classes.jsa"));
+        command.add("-Dspring.aot.enabled=true");
+        command.add("-Dspring.config.location=classpath:/application.properties");
+        return command;
+    }
+
+    /** On this folder and port; the rig and its node where there is room. */
+    static List<String> flags(Path data, int port) {
+        return List.of(
+                "--loculus.data=" + data, "--server.port=" + port, "--loculus.rig-port=0", "--loculus.art-net-port=0");
     }
 
     private void awaitHealth() {
@@ -110,6 +126,10 @@ final class PackagedApplication implements AutoCloseable {
 
     /** As if the plug was pulled: no goodbye of any kind. */
     void kill() {
+        kill(process);
+    }
+
+    static void kill(Process process) {
         process.descendants().forEach(ProcessHandle::destroyForcibly);
         process.destroyForcibly();
         try {
@@ -127,7 +147,7 @@ final class PackagedApplication implements AutoCloseable {
         }
     }
 
-    private static int freePort() {
+    static int freePort() {
         try (ServerSocket socket = new ServerSocket(0)) {
             return socket.getLocalPort();
         } catch (IOException e) {
