@@ -77,14 +77,8 @@ class AccessibleIT extends InBrowser {
         }
     }
 
-    /** Within the application, as a press on its rail would; the page itself is loaded once. */
-    private static void open(String path) {
-        page.evaluate(
-                "(path) => { history.pushState(null, '', path); dispatchEvent(new PopStateEvent('popstate')); }", path);
-        page.waitForFunction(
-                "(chapter) => { const rail = document.querySelector('nav[aria-label=Chapters]');"
-                        + " return rail ? rail.querySelector(`[href='${chapter}']`)?.ariaCurrent === 'page' : chapter === '/handheld'; }",
-                path.replaceAll("\\?.*", ""));
+    private static void looked(String path) {
+        open(path);
         assertThat(page.getByRole(AriaRole.HEADING).first()).isVisible();
         page.waitForTimeout(150);
     }
@@ -120,7 +114,7 @@ class AccessibleIT extends InBrowser {
     void no_page_breaks_a_rule() {
         List<String> found = new ArrayList<>();
         for (String path : PAGES) {
-            open(path);
+            looked(path);
             // What stands around them is the same on all.
             found.addAll(violations(path, path.equals(PAGES.get(0)) ? "body" : "main"));
             for (int width : new int[] {1024, 1280}) {
@@ -129,7 +123,7 @@ class AccessibleIT extends InBrowser {
                 found.addAll(laidOut(path + " at " + width));
             }
         }
-        open("/patch");
+        looked("/patch");
         page.keyboard().press("/");
         page.keyboard().type("1 at \"");
         assertThat(page.getByRole(AriaRole.OPTION).first()).isVisible();
@@ -138,7 +132,7 @@ class AccessibleIT extends InBrowser {
         page.keyboard().type("1 thur 3");
         assertThat(page.getByText("Did you mean thru?")).isVisible();
         found.addAll(violations("the line with an error", "header"));
-        open("/palettes");
+        looked("/palettes");
         for (String kind : List.of("Colour", "Position", "Beam")) {
             page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName(kind))
                     .last()
@@ -178,7 +172,7 @@ class AccessibleIT extends InBrowser {
     @Test
     void no_dialog_breaks_a_rule() {
         List<String> found = new ArrayList<>();
-        open("/patch");
+        looked("/patch");
         dialog(found, "keys", () -> page.keyboard().press("?"));
         dialog(found, "import", () -> button("^Import…$").click());
         dialog(found, "hookup", () -> {
@@ -203,7 +197,7 @@ class AccessibleIT extends InBrowser {
                 () -> page.evaluate(
                         "() => { const d = new DataTransfer(); d.setData('text/plain', 'A\\nB');"
                                 + " document.querySelector('[role=grid]').dispatchEvent(new ClipboardEvent('paste', { clipboardData: d, bubbles: true })); }"));
-        open("/patch?view=paper");
+        looked("/patch?view=paper");
         page.getByLabel("Hookup or scene file")
                 .setInputFiles(new FilePayload(
                         "a.mvr",
@@ -211,7 +205,7 @@ class AccessibleIT extends InBrowser {
                         page.request().get(app.url() + "/api/shows/1/scene.mvr").body()));
         assertThat(page.getByText("Keep the drawing with the show")).isVisible();
         found.addAll(violations("a drawing beside the show"));
-        open("/groups");
+        looked("/groups");
         page.keyboard().press("f");
         assertThat(page.getByLabel("Which fixtures are asked")).isVisible();
         found.addAll(violations("those who"));
@@ -225,7 +219,7 @@ class AccessibleIT extends InBrowser {
         line("all rows");
         found.addAll(violations("a group looked at, and rows"));
         dialog(found, "delete a group", () -> button("Delete…").click());
-        open("/palettes");
+        looked("/palettes");
         line("all");
         dialog(found, "starter palettes", () -> button("Starter palettes").click());
         button("^Table$").click();
@@ -261,11 +255,11 @@ class AccessibleIT extends InBrowser {
                 .first()
                 .click();
         dialog(found, "re-aim", () -> button("Re-aim").click());
-        open("/looks?view=effects");
+        looked("/looks?view=effects");
         dialog(found, "starter effects", () -> button("Starter effects").click());
-        open("/handheld");
+        looked("/handheld");
         found.addAll(violations("hand-held"));
-        open("/profiles");
+        looked("/profiles");
         found.addAll(violations("profiles, test strip"));
         button("Build one").click();
         page.getByLabel("Slot chart, one line").fill("Dimmer\nShutter 0-31 closed 32-255 open\nWhatever");
@@ -276,7 +270,7 @@ class AccessibleIT extends InBrowser {
 
     @Test
     void plan_colours_and_table_are_reached_and_named_by_keyboard() {
-        open("/palettes");
+        looked("/palettes");
         page.locator("[data-testid=stage]").focus();
         page.keyboard().press("ArrowRight");
         assertThat(page.locator("#stage-cursor")).hasText(Pattern.compile("^Fixture 1, .*selected"));
@@ -292,7 +286,7 @@ class AccessibleIT extends InBrowser {
         page.keyboard().press("Shift+ArrowRight");
         assertThat(colours).hasAttribute("aria-label", Pattern.compile("at u′ 0\\.\\d{3}, v′ 0\\.\\d{3}"));
         assertThat(page.getByText("by hand").first()).isVisible();
-        open("/patch");
+        looked("/patch");
         Locator grid = page.locator("[role=grid]");
         grid.focus();
         page.keyboard().press("ArrowDown");

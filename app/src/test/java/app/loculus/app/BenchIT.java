@@ -26,12 +26,7 @@ class BenchIT extends InBrowser {
 
     @BeforeEach
     void aSmallRig() {
-        besideTheApplication();
-        page.evaluate(
-                "async (text) => { const post = (u, b) => fetch(u, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(b) });"
-                        + " const show = await (await post('/api/shows', { name: 'Bench' })).json(); await post(`/api/shows/${show.id}/line`, { text }); }",
-                SHOW);
-        page.navigate(app.url() + "/palettes");
+        freshShow("Bench", SHOW, "/palettes");
         assertThat(button("Starter palettes")).isVisible();
     }
 

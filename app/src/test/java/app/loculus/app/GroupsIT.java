@@ -29,12 +29,7 @@ class GroupsIT extends InBrowser {
 
     @BeforeEach
     void newShow() {
-        besideTheApplication();
-        page.evaluate(
-                "async (text) => { const post = (u, b) => fetch(u, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(b) });"
-                        + " const show = await (await post('/api/shows', { name: 'Grouping' })).json(); await post(`/api/shows/${show.id}/line`, { text }); }",
-                PATCH);
-        page.navigate(app.url() + "/groups");
+        freshShow("Grouping", PATCH, "/groups");
         assertThat(page.getByText("No group yet.")).isVisible();
     }
 

@@ -26,12 +26,7 @@ class HandlingIT extends InBrowser {
 
     @BeforeEach
     void aSmallShow() {
-        besideTheApplication();
-        page.evaluate(
-                "async (text) => { const post = (u, b) => fetch(u, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(b) });"
-                        + " const show = await (await post('/api/shows', { name: 'Handling' })).json(); await post(`/api/shows/${show.id}/line`, { text }); }",
-                PATCH);
-        page.navigate(app.url() + "/patch");
+        freshShow("Handling", PATCH, "/patch");
         assertThat(row(1)).isVisible();
     }
 

@@ -82,6 +82,31 @@ abstract class InBrowser {
         }
     }
 
+    /**
+     * A show of its own for a test, made beside the page, which is loaded anew at a path of it.
+     *
+     * @param lines what makes it
+     */
+    static void freshShow(String name, String lines, String path) {
+        besideTheApplication();
+        page.evaluate(
+                "async ([name, text]) => { const post = (u, b) => fetch(u, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(b) });"
+                        + " const show = await (await post('/api/shows', { name })).json();"
+                        + " await post(`/api/shows/${show.id}/line`, { text }); }",
+                List.of(name, lines));
+        page.navigate(app.url() + path);
+    }
+
+    /** Goes to a path within the application, as a press on its rail would. */
+    static void open(String path) {
+        page.evaluate(
+                "(path) => { history.pushState(null, '', path); dispatchEvent(new PopStateEvent('popstate')); }", path);
+        page.waitForFunction(
+                "(chapter) => { const rail = document.querySelector('nav[aria-label=Chapters]');"
+                        + " return rail ? rail.querySelector(`[href='${chapter}']`)?.ariaCurrent === 'page' : chapter === '/handheld'; }",
+                path.replaceAll("\\?.*", ""));
+    }
+
     static Locator button(String name) {
         return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile(name)));
     }

@@ -19,12 +19,7 @@ abstract class InLooks extends InBrowser {
 
     @BeforeEach
     void aSmallRig() {
-        besideTheApplication();
-        page.evaluate(
-                "async (text) => { const post = (u, b) => fetch(u, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(b) });"
-                        + " const show = await (await post('/api/shows', { name: 'Looks' })).json(); await post(`/api/shows/${show.id}/line`, { text }); }",
-                SHOW);
-        page.navigate(app.url() + "/looks");
+        freshShow("Looks", SHOW, "/looks");
         assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Looks")))
                 .isVisible();
     }

@@ -21,12 +21,7 @@ class PalettesIT extends InBrowser {
 
     @BeforeEach
     void aShowWithOneColour() {
-        besideTheApplication();
-        page.evaluate(
-                "async (text) => { const post = (u, b) => fetch(u, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(b) });"
-                        + " const show = await (await post('/api/shows', { name: 'Palettes' })).json(); await post(`/api/shows/${show.id}/line`, { text }); }",
-                PATCH);
-        page.navigate(app.url() + "/palettes");
+        freshShow("Palettes", PATCH, "/palettes");
         assertThat(niche("1 Verdigris")).isVisible();
     }
 
