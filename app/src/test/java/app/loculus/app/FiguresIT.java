@@ -2,6 +2,10 @@ package app.loculus.app;
 
 import static org.junit.jupiter.api.Assumptions.assumeTrue;
 
+import app.loculus.core.profile.Profile;
+import app.loculus.formats.gdtf.ArchiveWriter;
+import app.loculus.formats.gdtf.DescriptionReader;
+import app.loculus.formats.gdtf.ShippedProfiles;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.microsoft.playwright.Page;
@@ -93,6 +97,12 @@ class FiguresIT {
     @Test
     void measures() throws Exception {
         assumeTrue(Boolean.getBoolean("loculus.figures"), "run by ./loculus figures");
+        try (PackagedApplication app = new PackagedApplication(
+                Files.createDirectory(folder.resolve("one")), List.of(), PackagedApplication.AS_STARTED)) {
+            app.start();
+            url = app.url();
+            corrected();
+        }
         try (Beat beat = new Beat(1);
                 PackagedApplication app = new PackagedApplication(
                         Files.createDirectory(folder.resolve("two")), List.of(), PackagedApplication.AS_STARTED)) {
@@ -107,6 +117,7 @@ class FiguresIT {
             devices();
             beat(beat, app, folder.resolve("two"));
             firstScreen();
+            anotherRig();
         }
         try (PackagedApplication app = new PackagedApplication(
                 Files.createDirectory(folder.resolve("five")), List.of(), PackagedApplication.AS_STARTED)) {
@@ -114,6 +125,21 @@ class FiguresIT {
             url = app.url();
             LongDay.make(url, 5_000);
             five();
+        }
+        try (PackagedApplication app = new PackagedApplication(
+                Files.createDirectory(folder.resolve("ten")), List.of(), PackagedApplication.AS_STARTED)) {
+            app.start();
+            url = app.url();
+            LongDay.make(url, 10_000);
+            String size = "10,000 fixtures";
+            timedRow("a name, over HTTP, synced", size, "–", 30, NOTHING, line("name 5 \"Lamp %d\""));
+            line("1 thru 10000").once(0);
+            timedRow("`all at N`", size, "–", 20, NOTHING, line("all at %d"));
+            row(
+                    "what that process takes",
+                    size,
+                    "< 400 MB",
+                    Vitals.of(app.pid(), folder.resolve("ten")).words());
         }
     }
 
@@ -267,14 +293,84 @@ class FiguresIT {
                         LongDay.percentile(found.subList(1, found.size()), 50)));
     }
 
+    private long made(String name) throws IOException, InterruptedException {
+        return JSON.readTree(LongDay.post(http, url + "/api/shows", Map.of("name", name))
+                        .body())
+                .get("id")
+                .asLong();
+    }
+
+    private void say(long show, String text) throws IOException, InterruptedException {
+        HttpResponse<String> answer = LongDay.post(http, url + "/api/shows/" + show + "/line", Map.of("text", text));
+        if (answer.statusCode() != 200) {
+            throw new IOException(text + ": " + answer.body());
+        }
+    }
+
+    /** What the show would become on a rig of other types that stands elsewhere. */
+    private void anotherRig() throws IOException, InterruptedException {
+        long rig = made("The house");
+        say(rig, "patch 1 thru 1000 as \"Gull Panel / 8-slot\" at 1.1");
+        say(rig, "patch 1001 thru 2000 as \"Skiff Wash / basic\" at 41.1");
+        say(rig, "place 1 thru 2000 at -9,0,6 thru 9,12,6");
+        LongDay.post(http, url + "/api/shows/1/live", Map.of());
+        List<Double> millis =
+                timed(3, NOTHING, i -> LongDay.post(http, url + "/api/shows/1/rig/preview", Map.of("rig", rig)));
+        row(
+                "what another rig does to a show",
+                "2,000 fixtures of 10 types on 2,000 of 2, 15 wide cues",
+                "–",
+                spread(millis));
+    }
+
+    /** What a profile that came anew does to a show that has the old one everywhere. */
+    private void corrected() throws IOException, InterruptedException {
+        long show = made("Corrected");
+        say(show, "patch 1 thru 2000 as \"Ember Par / 8-slot\" at 1.1 gap 8");
+        for (int i = 1; i <= 12; i++) {
+            say(show, "1 thru 2000 at " + i * 7 + " colour xy 0." + (25 + i) + ", 0.33");
+            say(show, "record cue " + i);
+            say(show, "record colour " + i);
+        }
+        Profile held = ShippedProfiles.all().all().stream()
+                .filter(p -> p.name().equals("Ember Par"))
+                .findFirst()
+                .orElseThrow();
+        String id = "";
+        for (JsonNode listed : JSON.readTree(octets("/api/profiles"))) {
+            id = listed.get("name").asText().equals(held.name())
+                    ? listed.get("id").asText()
+                    : id;
+        }
+        upload(
+                "/api/profiles/files",
+                "files",
+                ArchiveWriter.write(DescriptionReader.read(held.source().replaceFirst("Offset=\"1\"", "Offset=\"9\""))),
+                200);
+        String newer = "/api/shows/" + show + "/profiles/" + id + "/newer";
+        if (JSON.readTree(octets(newer)).get("fates").isEmpty()) {
+            throw new IllegalStateException("Nothing would change, so nothing is measured");
+        }
+        row(
+                "what a corrected profile changes on stage",
+                "2,000 fixtures of one type, 12 wide cues, 12 palettes",
+                "–",
+                spread(timed(3, NOTHING, i -> octets(newer))));
+    }
+
     private void upload(byte[] file) throws IOException, InterruptedException {
         upload("/api/shows/file", file, 201);
     }
 
     private void upload(String path, byte[] file, int wanted) throws IOException, InterruptedException {
+        upload(path, "file", file, wanted);
+    }
+
+    private void upload(String path, String field, byte[] file, int wanted) throws IOException, InterruptedException {
         ByteArrayOutputStream form = new ByteArrayOutputStream();
-        form.writeBytes(("--b\r\nContent-Disposition: form-data; name=\"file\"; filename=\"x.loculus\"\r\n\r\n")
-                .getBytes(StandardCharsets.UTF_8));
+        form.writeBytes(
+                ("--b\r\nContent-Disposition: form-data; name=\"" + field + "\"; filename=\"x.loculus\"\r\n\r\n")
+                        .getBytes(StandardCharsets.UTF_8));
         form.writeBytes(file);
         form.writeBytes("\r\n--b--\r\n".getBytes(StandardCharsets.UTF_8));
         HttpResponse<String> answer = http.send(

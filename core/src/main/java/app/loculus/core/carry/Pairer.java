@@ -5,10 +5,6 @@ import app.loculus.core.patch.Fixture;
 import app.loculus.core.patch.FixtureId;
 import app.loculus.core.patch.Patch;
 import app.loculus.core.problem.Refusal;
-import app.loculus.core.profile.Attribute;
-import app.loculus.core.profile.Family;
-import app.loculus.core.profile.Profile;
-import app.loculus.core.profile.ProfileId;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
@@ -54,11 +50,14 @@ public final class Pairer {
     private final List<Pair> pairs = new ArrayList<>();
     private final Set<FixtureId> done = new LinkedHashSet<>();
     private final Set<FixtureId> taken = new LinkedHashSet<>();
-    private final Map<ProfileId, Family> families = new LinkedHashMap<>();
+    private final Traits.Of was;
+    private final Traits.Of is;
 
     private Pairer(Patch from, Patch to) {
         this.from = from;
         this.to = to;
+        this.was = new Traits.Of(from);
+        this.is = new Traits.Of(to);
     }
 
     /** @throws Refusal when a number that was said is not there */
@@ -114,7 +113,9 @@ public final class Pairer {
         for (Fixture f : waiting(from, done)) {
             to.numbered(f.number())
                     .filter(o -> !taken.contains(o.id()))
-                    .filter(o -> family(from, f) == family(to, o) ? unopposed(f, o) : lights(f, o) && together(f, o))
+                    .filter(o -> was.of(f).family() == is.of(o).family()
+                            ? unopposed(f, o)
+                            : was.of(f).light() && is.of(o).light() && together(f, o))
                     .ifPresent(o -> pair(f, o, By.NUMBER));
         }
     }
@@ -123,10 +124,6 @@ public final class Pairer {
         return from.profileOf(f).fullName().equals(to.profileOf(other).fullName())
                 || agree(f.position(), other.position())
                 || agree(f.purpose(), other.purpose());
-    }
-
-    private boolean lights(Fixture f, Fixture other) {
-        return lights(from, f) && lights(to, other);
     }
 
     private static boolean together(Fixture f, Fixture other) {
@@ -151,10 +148,10 @@ public final class Pairer {
 
     /** Shares out those with the same key that are still without one. */
     private void alike(By by, Function<Fixture, Optional<String>> key, Sorting sorting) {
-        Map<List<Object>, List<Fixture>> was = buckets(from, done, key, sorting);
-        Map<List<Object>, List<Fixture>> is = buckets(to, taken, key, sorting);
-        was.forEach((k, fixtures) -> {
-            List<Fixture> there = is.getOrDefault(k, List.of());
+        Map<List<Object>, List<Fixture>> here = buckets(from, was, done, key, sorting);
+        Map<List<Object>, List<Fixture>> others = buckets(to, is, taken, key, sorting);
+        here.forEach((k, fixtures) -> {
+            List<Fixture> there = others.getOrDefault(k, List.of());
             // A few of the same type do not take the parts of very many while others like them hang idle.
             boolean few = sorting == Sorting.TYPE && there.size() * MOST_EACH < fixtures.size();
             share(few ? spread(fixtures, there.size()) : fixtures, there, by);
@@ -169,13 +166,18 @@ public final class Pairer {
     }
 
     private Map<List<Object>, List<Fixture>> buckets(
-            Patch patch, Set<FixtureId> without, Function<Fixture, Optional<String>> key, Sorting sorting) {
+            Patch patch,
+            Traits.Of traits,
+            Set<FixtureId> without,
+            Function<Fixture, Optional<String>> key,
+            Sorting sorting) {
         Map<List<Object>, List<Fixture>> found = new LinkedHashMap<>();
         for (Fixture f : waiting(patch, without)) {
+            Traits of = traits.of(f);
             Object sort = sorting == Sorting.TYPE
-                    ? patch.profileOf(f).fullName()
+                    ? of.type()
                     // Haze stands for haze alone, and nothing else for it.
-                    : sorting == Sorting.SORT || !lights(patch, f) ? family(patch, f) : "light";
+                    : sorting == Sorting.SORT || !of.light() ? of.family() : "light";
             key.apply(f)
                     .ifPresent(k -> found.computeIfAbsent(List.of(k, sort), x -> new ArrayList<>())
                             .add(f));
@@ -183,20 +185,22 @@ public final class Pairer {
         return found;
     }
 
-    private boolean lights(Patch patch, Fixture f) {
-        Family family = family(patch, f);
-        return family != Family.ATMOSPHERE
-                && patch.modeOf(f).attributes().stream().anyMatch(Attribute::isLight);
-    }
-
     /** Those that are left over go to ones that have a part already: of their type, of their sort, or the likest. */
     private void shared() {
-        List<Pair> settled = List.copyOf(pairs);
-        waiting(from, done).forEach(f -> beside(f, settled).ifPresent(is -> pair(f, is, By.SHARED)));
-        Map<List<Fixture>, List<Fixture>> onto = new LinkedHashMap<>();
+        Map<String, List<Pair>> settled = settled();
+        waiting(from, done)
+                .forEach(f -> beside(f, settled.getOrDefault(was.of(f).type(), List.of()))
+                        .ifPresent(other -> pair(f, other, By.SHARED)));
+        // Those of one type at one position go to the same ones: these are looked for once.
+        Map<List<Object>, List<Fixture>> alike = new LinkedHashMap<>();
         for (Fixture f : waiting(from, done)) {
-            onto.computeIfAbsent(likest(f), x -> new ArrayList<>()).add(f);
+            alike.computeIfAbsent(List.of(was.of(f), f.position().toLowerCase(Locale.ROOT)), x -> new ArrayList<>())
+                    .add(f);
         }
+        Map<List<Fixture>, List<Fixture>> onto = new LinkedHashMap<>();
+        alike.values()
+                .forEach(some -> onto.computeIfAbsent(likest(some.get(0)), x -> new ArrayList<>())
+                        .addAll(some));
         onto.forEach((there, left) -> {
             List<Fixture> before = inOrder(left);
             List<Fixture> after = inOrder(there);
@@ -206,43 +210,41 @@ public final class Pairer {
         });
     }
 
+    /** Pairs of the same type that nobody said by hand, by the type. */
+    private Map<String, List<Pair>> settled() {
+        Map<String, List<Pair>> settled = new LinkedHashMap<>();
+        for (Pair p : pairs) {
+            String type = was.of(from.get(p.was())).type();
+            if (p.by() != By.HAND && is.of(to.get(p.is())).type().equals(type)) {
+                settled.computeIfAbsent(type, x -> new ArrayList<>()).add(p);
+            }
+        }
+        return settled;
+    }
+
     /** What stands for the next of its type by number, if anything does that is of the type as well. */
     private Optional<Fixture> beside(Fixture f, List<Pair> settled) {
-        String type = from.profileOf(f).fullName();
         return settled.stream()
-                .filter(p -> p.by() != By.HAND)
-                .filter(p -> from.profileOf(from.get(p.was())).fullName().equals(type)
-                        && to.profileOf(to.get(p.is())).fullName().equals(type))
                 .min(Comparator.comparingInt(p -> Math.abs(from.get(p.was()).number() - f.number())))
                 .map(p -> to.get(p.is()));
     }
 
     private List<Fixture> likest(Fixture f) {
-        int best = to.fixtures().stream().mapToInt(o -> likeness(f, o)).max().orElse(0);
-        return best == 0
-                ? List.of()
-                : to.fixtures().stream().filter(o -> likeness(f, o) == best).toList();
-    }
-
-    /** 0 where one cannot do the other's work at all. */
-    private int likeness(Fixture f, Fixture other) {
-        boolean same = family(from, f) == family(to, other);
-        if (!same && !lights(f, other)) {
-            return 0;
+        Traits wanted = was.of(f);
+        int best = 0;
+        List<Fixture> likest = new ArrayList<>();
+        for (Fixture other : to.fixtures()) {
+            boolean there = !f.position().isBlank() && f.position().equalsIgnoreCase(other.position());
+            int likeness = wanted.likeness(is.of(other), there);
+            if (likeness > best) {
+                likest.clear();
+            }
+            if (likeness >= best && likeness > 0) {
+                best = likeness;
+                likest.add(other);
+            }
         }
-        int alike = from.profileOf(f).fullName().equals(to.profileOf(other).fullName()) ? 16 : same ? 8 : 1;
-        int place = !f.position().isBlank() && f.position().equalsIgnoreCase(other.position()) ? 4 : 0;
-        int colours = colours(from, f) == colours(to, other) ? 2 : 0;
-        int heads = heads(from, f) == heads(to, other) ? 1 : 0;
-        return alike + place + colours + heads;
-    }
-
-    private static boolean colours(Patch patch, Fixture f) {
-        return patch.modeOf(f).attributes().stream().anyMatch(Attribute::makesColour);
-    }
-
-    private static boolean heads(Patch patch, Fixture f) {
-        return patch.modeOf(f).attributes().contains(Attribute.PAN);
+        return likest;
     }
 
     private static List<Fixture> waiting(Patch patch, Set<FixtureId> without) {
@@ -276,10 +278,5 @@ public final class Pairer {
 
     private static double across(Fixture f) {
         return f.pose().orElseThrow().place().x();
-    }
-
-    private Family family(Patch patch, Fixture f) {
-        Profile profile = patch.profileOf(f);
-        return families.computeIfAbsent(profile.id(), id -> Family.of(profile));
     }
 }
