@@ -14,9 +14,13 @@ import app.loculus.core.mark.MarkId;
 import app.loculus.core.niche.NichePage;
 import app.loculus.core.niche.NichePageId;
 import app.loculus.core.palette.Palette;
+import app.loculus.core.patch.UnitId;
 import app.loculus.core.problem.Problem;
 import app.loculus.core.problem.Refusal;
+import app.loculus.core.profile.Attribute;
 import app.loculus.core.profile.Kind;
+import app.loculus.core.programmer.Touched;
+import app.loculus.core.programmer.UnitValues;
 import app.loculus.core.show.Draft;
 import app.loculus.core.show.PartKinds;
 import app.loculus.core.show.Show;
@@ -26,6 +30,7 @@ import app.loculus.core.unit.Numbers;
 import app.loculus.core.value.EffectId;
 import app.loculus.core.value.PaletteId;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -118,6 +123,7 @@ public record BringParts(Show from, Wanted wanted, boolean byType, Map<Integer, 
         private final Wanted all;
         private final Show before;
         private final Carry carry;
+        private final Ids alike = new Ids();
         private final List<String> brought = new ArrayList<>();
         private final List<String> merged = new ArrayList<>();
         private final List<Fate> fates = new ArrayList<>();
@@ -131,6 +137,13 @@ public record BringParts(Show from, Wanted wanted, boolean byType, Map<Integer, 
             UnitPairs pairs = new UnitPairs(
                     from.patch(), before.patch(), Answering.of(from.patch(), before.patch(), byType, told));
             this.carry = new Carry(from, draft, pairs, means, new Ids());
+            List<Effect> firsts = new ArrayList<>();
+            before.all(PartKinds.EFFECTS).values().stream()
+                    .filter(e -> e.number().isEmpty())
+                    .forEach(e -> firsts.stream()
+                            .filter(f -> e.as(f.id(), f.number(), f.name()).equals(f))
+                            .findFirst()
+                            .ifPresentOrElse(f -> alike.put(e.id(), f.id()), () -> firsts.add(e)));
         }
 
         void bring() {
@@ -232,7 +245,7 @@ public record BringParts(Show from, Wanted wanted, boolean byType, Map<Integer, 
             Look carried = look.holding(looks.values(look));
             Optional<Look> same = before.looks().stream()
                     .filter(l -> carried.name().isBlank() || l.name().equals(carried.name()))
-                    .filter(l -> l.values().equals(carried.values()))
+                    .filter(l -> alike(l.values()).equals(carried.values()))
                     .findFirst();
             if (same.isPresent()) {
                 merged.add(same.get().toString());
@@ -246,6 +259,19 @@ public record BringParts(Show from, Wanted wanted, boolean byType, Map<Integer, 
             draft.put(PartKinds.LOOKS, now);
             fates.add(looks.fate(look, now, now.toString()));
             brought.add(now.toString());
+        }
+
+        /** With the first of all effects of looks that are equal: which of them moves it makes no difference. */
+        private Map<UnitId, UnitValues> alike(Map<UnitId, UnitValues> values) {
+            Map<UnitId, UnitValues> found = new LinkedHashMap<>();
+            values.forEach((unit, all) -> {
+                Map<Attribute, Touched> byAttribute = new LinkedHashMap<>();
+                all.byAttribute()
+                        .forEach((a, t) -> byAttribute.put(
+                                a, new Touched(alike.of(t.value()), t.touched(), t.companion(), t.was())));
+                found.put(unit, new UnitValues(byAttribute, all.asked()));
+            });
+            return found;
         }
 
         private void page(NichePage page) {
