@@ -5,6 +5,7 @@ import { redoNow, undoNow } from '../doing/history';
 import { focusLine } from '../doing/line-store';
 import { focusPlace } from '../doing/focus-near';
 import { attempt, useNotice } from '../doing/notices';
+import { typeName } from '../doing/record-name';
 import { useActiveList } from '../features/playing/active';
 import { press } from '../features/playing/playing';
 import { useBuilder } from '../features/bench/builder';
@@ -71,7 +72,7 @@ export function useActions(): Action[] {
       keys: 'R',
       words: 'Record: type its name',
       matches: (e) => plain(e.key)(e) && e.key.toLowerCase() === 'r',
-      run: () => document.getElementById('record-name')?.focus(),
+      run: () => typeName(CHAPTERS.some((c) => c.records && c.path === window.location.pathname)),
     },
     {
       keys: 'H',

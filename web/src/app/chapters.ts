@@ -23,6 +23,8 @@ interface Entry {
   useFrom?: () => UseQueryResult<unknown>[];
   /** Whether it is there with no show open. */
   always?: boolean;
+  /** Whether what is in hand is recorded there, under a name. */
+  records?: boolean;
 }
 
 /** In the order of work; a new chapter is one more of these and a folder. */
@@ -48,16 +50,19 @@ const ENTRIES: Entry[] = [
     name: 'Groups',
     load: () => import('../features/groups/GroupsPage').then((m) => m.GroupsPage),
     useFrom: () => [useGroups(), usePatch(), useDesk()],
+    records: true,
   },
   {
     name: 'Palettes',
     load: () => import('../features/palettes/PalettesPage').then((m) => m.PalettesPage),
     useFrom: () => [usePalettes(), usePatch(), useDesk()],
+    records: true,
   },
   {
     name: 'Looks',
     load: () => import('../features/looks/LooksPage').then((m) => m.LooksPage),
     useFrom: () => [useLooks(), usePatch(), useDesk()],
+    records: true,
   },
   {
     name: 'Check',
@@ -90,6 +95,7 @@ export const CHAPTERS = ENTRIES.map((entry, i) => ({
   number: i + 1,
   path: `/${entry.name.toLowerCase().replace(' ', '-')}`,
   always: entry.always ?? false,
+  records: entry.records ?? false,
   useFrom: entry.useFrom ?? (() => []),
   page: entry.load && later(entry.load),
 }));

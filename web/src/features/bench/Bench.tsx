@@ -1,7 +1,8 @@
 import { ChevronDown, ChevronUp } from 'lucide-react';
-import { memo, type ReactNode } from 'react';
+import { memo, useEffect, type ReactNode } from 'react';
 import { useDesk } from '../../api/queries';
 import { useKept } from '../../doing/kept';
+import { useUnfold } from '../../doing/record-name';
 import { Panes } from '../../ui/Panes';
 import { useBuilder } from './builder';
 import { useBench } from '../playing/foot';
@@ -39,6 +40,10 @@ export function Bench({ of, record, about = 'values', folded = false, children }
   const [open, setOpen] = useBenchOpen(of, folded);
   const desk = useDesk().data;
   const builder = useBuilder((s) => s.open);
+  useEffect(() => {
+    useUnfold.setState({ unfold: () => setOpen(true) });
+    return () => useUnfold.setState({ unfold: null });
+  }, [setOpen]);
   return (
     <>
       <Panes

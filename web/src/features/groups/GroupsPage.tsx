@@ -4,6 +4,7 @@ import type { How } from '../../api/commands';
 import { useCurrentShow } from '../../api/current-show';
 import { useSearchParams } from 'react-router';
 import { useDesk, useGroups, usePatch } from '../../api/queries';
+import { typeName } from '../../doing/record-name';
 import { runEdit } from '../../doing/run';
 import { Stage } from '../../stage/Stage';
 import { Panes } from '../../ui/Panes';
@@ -58,7 +59,7 @@ export function GroupsPage() {
   const into = useCallback(
     (number: number) => {
       setInto(String(number));
-      document.getElementById('record-name')?.focus();
+      typeName(true);
     },
     [setInto],
   );

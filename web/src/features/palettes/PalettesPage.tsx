@@ -2,6 +2,7 @@ import { DndContext } from '@dnd-kit/core';
 import { useCallback, useMemo, useRef, useState, type ReactNode } from 'react';
 import { useSearchParams } from 'react-router';
 import { useDesk, usePalettes } from '../../api/queries';
+import { typeName } from '../../doing/record-name';
 import { runLine } from '../../doing/run-line';
 import { useKept } from '../../doing/kept';
 import { Stage } from '../../stage/Stage';
@@ -116,7 +117,7 @@ function Shelf({ onView }: { onView: (view: 'shelf' | 'coverage') => void }) {
   const into = useCallback(
     (number: number) => {
       setInto(String(number));
-      document.getElementById('record-name')?.focus();
+      typeName(true);
     },
     [setInto],
   );

@@ -353,6 +353,33 @@ class HandlingIT extends InBrowser {
     }
 
     @Test
+    void a_name_is_whole_however_soon_it_is_typed() {
+        Locator name = page.locator("#record-name");
+        open("/patch");
+        page.keyboard().press("r");
+        assertThat(page.getByText("Nothing is recorded in this chapter")).isVisible();
+        page.keyboard().press("Escape");
+        for (String chapter : List.of("Palettes", "Looks", "Groups")) {
+            go(chapter);
+            page.keyboard().press("r");
+            page.keyboard().type("Pharos");
+            assertThat(name).hasValue("Pharos");
+            assertThat(name).isFocused();
+            name.fill("");
+            page.keyboard().press("Escape");
+            open("/patch");
+        }
+        open("/groups");
+        button("Fold the bench").click();
+        assertThat(name).hasCount(0);
+        page.keyboard().press("r");
+        page.keyboard().type("Halyard");
+        assertThat(name).hasValue("Halyard");
+        name.fill("");
+        page.keyboard().press("Escape");
+    }
+
+    @Test
     void enter_twice_and_a_double_press_do_a_thing_once() {
         int before = revision();
         page.keyboard().press("/");

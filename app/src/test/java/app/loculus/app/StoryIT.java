@@ -154,7 +154,6 @@ class StoryIT extends InBrowser {
         go("Palettes");
         line("group 1 at full colour xy 0.25, 0.39");
         page.keyboard().press("r");
-        page.waitForTimeout(300);
         page.keyboard().type("Verdigris");
         assertThat(page.getByText(Pattern.compile("Records colour 1 “Verdigris”, global")))
                 .isVisible();
