@@ -94,6 +94,12 @@ class BringPartsLawsTest {
         assertThat(again.problems().toString()).contains("has all of that already");
     }
 
+    /** Of this seed two looks have effects of their own that are equal. */
+    @Test
+    void with_two_effects_that_are_equal_nothing_comes_twice_either() {
+        onto_the_same_rig_they_send_the_same_and_come_once(175);
+    }
+
     @ParameterizedTest
     @MethodSource("seeds")
     void what_is_there_already_stays_as_it_is(long seed) {
