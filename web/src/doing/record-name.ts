@@ -60,6 +60,10 @@ export function typeName(records: boolean) {
     if (!now && performance.now() < until) return;
     ends?.();
     if (now) type(now, typed);
+    else
+      useNotice.setState({
+        notice: { words: 'This chapter is not there yet: press R again when it is.', problems: [] },
+      });
   };
   const timer = window.setInterval(look, 15);
   window.addEventListener('keydown', onKey, true);
