@@ -1,4 +1,3 @@
-import { create } from 'zustand';
 import { useNotice } from './notices';
 
 /** The field in which a chapter takes the name of what it records. */
@@ -7,10 +6,20 @@ export const RECORD_NAME = 'record-name';
 /** Longer than a chapter takes to be there, on a slow machine too. */
 const WAIT_MS = 3000;
 
-/** Opens what holds that field where it is folded away; set by the chapter that is on the page. */
-export const useUnfold = create<{ unfold: (() => void) | null }>(() => ({ unfold: null }));
+let unfold: (() => void) | null = null;
+
+/** Says how what holds the field is opened where it is folded away. @returns takes that back */
+export function unfoldsBy(open: () => void) {
+  unfold = open;
+  return () => {
+    if (unfold === open) unfold = null;
+  };
+}
 
 const field = () => document.getElementById(RECORD_NAME) as HTMLInputElement | null;
+
+/** Steps out of the field, after what it named is recorded. */
+export const leaveName = () => field()?.blur();
 
 /** Puts text behind what stands in a field, as if it was typed. */
 function type(input: HTMLInputElement, text: string) {
@@ -43,7 +52,7 @@ export function typeName(records: boolean) {
     });
     return;
   }
-  useUnfold.getState().unfold?.();
+  unfold?.();
   ends?.();
   let typed = '';
   const until = performance.now() + WAIT_MS;

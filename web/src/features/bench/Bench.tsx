@@ -2,7 +2,7 @@ import { ChevronDown, ChevronUp } from 'lucide-react';
 import { memo, useEffect, type ReactNode } from 'react';
 import { useDesk } from '../../api/queries';
 import { useKept } from '../../doing/kept';
-import { useUnfold } from '../../doing/record-name';
+import { unfoldsBy } from '../../doing/record-name';
 import { Panes } from '../../ui/Panes';
 import { useBuilder } from './builder';
 import { useBench } from '../playing/foot';
@@ -40,10 +40,7 @@ export function Bench({ of, record, about = 'values', folded = false, children }
   const [open, setOpen] = useBenchOpen(of, folded);
   const desk = useDesk().data;
   const builder = useBuilder((s) => s.open);
-  useEffect(() => {
-    useUnfold.setState({ unfold: () => setOpen(true) });
-    return () => useUnfold.setState({ unfold: null });
-  }, [setOpen]);
+  useEffect(() => unfoldsBy(() => setOpen(true)), [setOpen]);
   return (
     <>
       <Panes

@@ -1,5 +1,6 @@
 import type { Edit } from '../../api/commands';
 import { useDesk } from '../../api/queries';
+import { leaveName, RECORD_NAME } from '../../doing/record-name';
 import { useKept } from '../../doing/kept';
 import { runLine } from '../../doing/run-line';
 import { useOnce } from '../../doing/once';
@@ -25,7 +26,7 @@ export function RecordGroup() {
     // What was typed meanwhile belongs to the next one.
     setName((now) => (now === name ? '' : now));
     setNumber((now) => (now === number ? '' : now));
-    document.getElementById('record-name')?.blur();
+    leaveName();
   });
   return (
     <form
@@ -57,7 +58,7 @@ export function RecordGroup() {
           onChange={(e) => setNumber(e.target.value.replace(/\D/g, ''))}
         />
         <input
-          id="record-name"
+          id={RECORD_NAME}
           aria-label="Group name"
           autoComplete="off"
           className={inputShape}

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import type { CueListView, LooksView } from '../../api/client';
 import { useDesk } from '../../api/queries';
+import { leaveName, RECORD_NAME } from '../../doing/record-name';
 import { useKept } from '../../doing/kept';
 import { useOnce } from '../../doing/once';
 import { quoted } from '../../doing/run';
@@ -45,7 +46,7 @@ export function RecordLook({ list, looks }: { list: CueListView | undefined; loo
     if (!(await runLines([words]))) return;
     setName((now) => (now === name ? '' : now));
     setNumber((now) => (now === number ? '' : now));
-    document.getElementById('record-name')?.blur();
+    leaveName();
   });
   // What was set just now may not be drawn yet: whether there is something to record is found out there.
   const enter = (e: React.KeyboardEvent) => e.key === 'Enter' && void record();
@@ -71,7 +72,7 @@ export function RecordLook({ list, looks }: { list: CueListView | undefined; loo
         onKeyDown={enter}
       />
       <input
-        id="record-name"
+        id={RECORD_NAME}
         aria-label="Name of what is recorded"
         placeholder="name (R)"
         className={`${inputShape} !w-36`}

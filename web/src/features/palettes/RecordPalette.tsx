@@ -2,6 +2,7 @@ import { useState } from 'react';
 import type { PaletteView } from '../../api/client';
 import type { Edit } from '../../api/commands';
 import { useDesk } from '../../api/queries';
+import { leaveName, RECORD_NAME } from '../../doing/record-name';
 import { useKept } from '../../doing/kept';
 import { runLine } from '../../doing/run-line';
 import { useOnce } from '../../doing/once';
@@ -57,7 +58,7 @@ export function RecordPalette({ kind, palettes }: { kind: Kind; palettes: Palett
     if (!(await runEdit(what))) return;
     setName((now) => (now === name ? '' : now));
     setNumber((now) => (now === number ? '' : now));
-    document.getElementById('record-name')?.blur();
+    leaveName();
   });
   const turn = (k: string) =>
     setWithKinds((now) => (now.includes(k) ? now.filter((o) => o !== k) : [...now, k]));
@@ -79,7 +80,7 @@ export function RecordPalette({ kind, palettes }: { kind: Kind; palettes: Palett
           onChange={(e) => setNumber(e.target.value.replace(/\D/g, ''))}
         />
         <input
-          id="record-name"
+          id={RECORD_NAME}
           aria-label="Palette name"
           autoComplete="off"
           className={inputShape}

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { useDesk, useEffects } from '../../../api/queries';
+import { leaveName, RECORD_NAME } from '../../../doing/record-name';
 import { useKept } from '../../../doing/kept';
 import { useOnce } from '../../../doing/once';
 import { quoted } from '../../../doing/run';
@@ -84,13 +85,13 @@ function Record() {
   const record = useOnce(async () => {
     if (await runLines([`record effect ${name.trim() ? quoted(name) : ''}`.trim()])) {
       setName('');
-      document.getElementById('record-name')?.blur();
+      leaveName();
     }
   });
   return (
     <span className="ml-auto flex items-center gap-1.5">
       <input
-        id="record-name"
+        id={RECORD_NAME}
         aria-label="Name of the effect"
         placeholder="name (R)"
         className={`${inputShape} !w-40`}

@@ -30,6 +30,7 @@ import app.loculus.core.unit.Numbers;
 import app.loculus.core.value.EffectId;
 import app.loculus.core.value.PaletteId;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -137,13 +138,11 @@ public record BringParts(Show from, Wanted wanted, boolean byType, Map<Integer, 
             UnitPairs pairs = new UnitPairs(
                     from.patch(), before.patch(), Answering.of(from.patch(), before.patch(), byType, told));
             this.carry = new Carry(from, draft, pairs, means, new Ids());
-            List<Effect> firsts = new ArrayList<>();
+            Map<Effect, EffectId> firsts = new HashMap<>();
             before.all(PartKinds.EFFECTS).values().stream()
                     .filter(e -> e.number().isEmpty())
-                    .forEach(e -> firsts.stream()
-                            .filter(f -> e.as(f.id(), f.number(), f.name()).equals(f))
-                            .findFirst()
-                            .ifPresentOrElse(f -> alike.put(e.id(), f.id()), () -> firsts.add(e)));
+                    .forEach(e -> alike.put(
+                            e.id(), firsts.computeIfAbsent(e.as(new EffectId(1), e.number(), e.name()), x -> e.id())));
         }
 
         void bring() {
@@ -245,7 +244,8 @@ public record BringParts(Show from, Wanted wanted, boolean byType, Map<Integer, 
             Look carried = look.holding(looks.values(look));
             Optional<Look> same = before.looks().stream()
                     .filter(l -> carried.name().isBlank() || l.name().equals(carried.name()))
-                    .filter(l -> alike(l.values()).equals(carried.values()))
+                    .filter(l -> l.values().equals(carried.values())
+                            || l.moves() && alike(l.values()).equals(carried.values()))
                     .findFirst();
             if (same.isPresent()) {
                 merged.add(same.get().toString());
