@@ -41,6 +41,14 @@ class TasksIT extends InBrowser {
         count();
     }
 
+    /** What is there before a task, typed into a page that has the show of this test and not the one before. */
+    private static void given(String... lines) {
+        page.navigate(app.url() + "/show");
+        for (String line : lines) {
+            line(line);
+        }
+    }
+
     private static void took(String task, int atMost) {
         assertThat(presses()).as(task).isLessThanOrEqualTo(atMost);
     }
@@ -95,7 +103,7 @@ class TasksIT extends InBrowser {
 
     @Test
     void a_look_goes_on_a_fader() {
-        line("1 thru 4 at 60");
+        given("1 thru 4 at 60");
         in("/looks");
         page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("Submaster"))
                 .click();
@@ -106,8 +114,7 @@ class TasksIT extends InBrowser {
 
     @Test
     void lights_are_found_by_what_they_do_and_given_another_colour() {
-        line("1 thru 3 at 40 colour 1");
-        line("clear");
+        given("1 thru 3 at 40 colour 1", "clear");
         in("/palettes");
         page.keyboard().press("f");
         page.getByLabel("Find…")
@@ -123,7 +130,7 @@ class TasksIT extends InBrowser {
 
     @Test
     void an_effect_is_started_on_any_attribute() {
-        line("1 thru 8 at 60");
+        given("1 thru 8 at 60");
         in("/looks?view=effects");
         button("^Any effect").click();
         choose("What moves", "Zoom");
@@ -135,7 +142,7 @@ class TasksIT extends InBrowser {
 
     @Test
     void an_effect_goes_from_palette_to_palette() {
-        line("1 thru 8 at 60");
+        given("1 thru 8 at 60");
         in("/looks?view=effects");
         button("^Any effect").click();
         choose("What moves", "between two palettes");
@@ -165,9 +172,7 @@ class TasksIT extends InBrowser {
 
     @Test
     void a_group_is_recalled_stepped_and_said_to_be_partly_selected() {
-        line("type \"Skiff Wash\" every 2");
-        line("record group 9 \"Odd\" as recipe");
-        line("clear");
+        given("type \"Skiff Wash\" every 2", "record group 9 \"Odd\" as recipe", "clear");
         in("/groups");
         niche("9 Odd").click();
         assertThat(niche("9 Odd")).hasAttribute("aria-pressed", "true");
