@@ -8,10 +8,12 @@ import { BrowserRouter } from 'react-router';
 import { connect } from './api/live';
 import { queryClient } from './api/queries';
 import { App } from './app/App';
+import { watchHand } from './doing/gesture';
 import { applyTheme } from './doing/theme';
 
 applyTheme();
 connect();
+watchHand();
 createRoot(document.getElementById('root')!).render(
   <QueryClientProvider client={queryClient}>
     <BrowserRouter>

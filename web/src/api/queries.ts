@@ -2,7 +2,8 @@ import { keepPreviousData, QueryClient, useQuery } from '@tanstack/react-query';
 import { useCurrentShow } from './current-show';
 import { answered, client, type PatchView } from './client';
 import { readParts, type RigPart } from './rig-parts';
-import { settled, stand } from './writing';
+import { settled } from './turns';
+import { stand } from './writing';
 
 export const queryClient = new QueryClient({
   defaultOptions: { queries: { staleTime: Infinity, retry: 1, refetchOnWindowFocus: false } },

@@ -1,6 +1,7 @@
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { useCurrentShow } from './current-show';
-import { settled, stand, write, type WriteHeaders } from './writing';
+import { settled } from './turns';
+import { stand, write, type WriteHeaders } from './writing';
 
 beforeEach(() => {
   vi.stubGlobal('window', globalThis);

@@ -1,4 +1,5 @@
 import { useCurrentShow } from './current-show';
+import { inTurn, newestInTurn } from './turns';
 
 /** What this page calls itself: what it lays over the show goes when it has gone. */
 export const page = crypto.randomUUID();
@@ -35,24 +36,23 @@ async function sent<T>(send: (headers: WriteHeaders) => Promise<T>, headers: Wri
   }
 }
 
-let last: Promise<unknown> = Promise.resolve();
-
-/** When everything that was asked for until now is done. */
-export const settled = () => last.catch(() => undefined);
-
-/** Writes one after the other, in the order in which they were asked for, each with a key and the revision it was made on. */
-export function write<T>(send: (headers: WriteHeaders) => Promise<T>): Promise<T> {
-  const next = last
-    .catch(() => undefined)
-    .then(async () => {
-      const ofShow = known.show === useCurrentShow.getState().id;
-      const from = known.revision;
-      const headers: WriteHeaders = { 'Idempotency-Key': crypto.randomUUID(), 'Loculus-Page': page };
-      if (ofShow) headers['Loculus-Revision'] = String(from);
-      const done = await sent(send, headers);
-      wrote(from, (done as { data?: { revision?: number } } | undefined)?.data?.revision);
-      return done;
-    });
-  last = next;
-  return next;
+async function written<T>(send: (headers: WriteHeaders) => Promise<T>): Promise<T> {
+  const ofShow = known.show === useCurrentShow.getState().id;
+  const from = known.revision;
+  const headers: WriteHeaders = { 'Idempotency-Key': crypto.randomUUID(), 'Loculus-Page': page };
+  if (ofShow) headers['Loculus-Revision'] = String(from);
+  const done = await sent(send, headers);
+  wrote(from, (done as { data?: { revision?: number } } | undefined)?.data?.revision);
+  return done;
 }
+
+/** Writes when it is its turn, with a key and the revision it was made on. */
+export const write = <T>(send: (headers: WriteHeaders) => Promise<T>) => inTurn(() => written(send));
+
+/** The same for what is still changing under a hand: of what waits for its turn the newest is written. */
+export const writeNewest = <V, T>(
+  of: string,
+  value: V,
+  send: (value: V, headers: WriteHeaders) => Promise<T>,
+  join?: (waits: V, newer: V) => V,
+) => newestInTurn(of, value, (newest) => written((headers) => send(newest, headers)), join);

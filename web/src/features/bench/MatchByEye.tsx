@@ -1,11 +1,9 @@
-import { line } from '../../api/commands';
 import { useDesk, useMatch } from '../../api/queries';
 import { useKept } from '../../doing/kept';
 import { runLine } from '../../doing/run-line';
-import { attempt } from '../../doing/notices';
 import { Button } from '../../ui/Button';
 import { inputShape } from '../../ui/Field';
-import { useAddedUp } from './useAddedUp';
+import { addUp, useGesture } from '../../doing/gesture';
 import { useLineReading } from '../../doing/useLineReading';
 
 /** One step of a nudge in u′v′: about what an eye can just tell. */
@@ -41,8 +39,9 @@ export function MatchByEye({ onClose }: { onClose: () => void }) {
   const [typed, setTyped] = useKept('match reference', '');
   const reference = /^\d+$/.test(typed) ? Number(typed) : null;
   const match = useMatch(reference);
-  const nudge = useAddedUp((du, dv, gesture) =>
-    attempt(() => line(`nudge colour by ${du.toFixed(4)}, ${dv.toFixed(4)}`, false, gesture)),
+  const nudge = useGesture(
+    ([du, dv]: [number, number]) => `nudge colour by ${du.toFixed(4)}, ${dv.toFixed(4)}`,
+    addUp,
   );
   const onKeyDown = (e: React.KeyboardEvent) => {
     const way = { ArrowRight: [1, 0], ArrowLeft: [-1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] }[e.key];
@@ -50,7 +49,7 @@ export function MatchByEye({ onClose }: { onClose: () => void }) {
     e.preventDefault();
     e.stopPropagation();
     const by = STEP * (e.shiftKey ? FAR : 1);
-    nudge(way[0]! * by, way[1]! * by);
+    void nudge([way[0]! * by, way[1]! * by]);
   };
   const held = desk?.steps.flat() ?? [];
   return (
@@ -100,7 +99,7 @@ export function MatchByEye({ onClose }: { onClose: () => void }) {
               key={words}
               disabled={held.length === 0}
               className="min-h-7 px-1 text-[12px] hover:bg-sunk disabled:text-ink-label"
-              onClick={() => nudge(du, dv)}
+              onClick={() => void nudge([du, dv])}
             >
               {words}
             </button>

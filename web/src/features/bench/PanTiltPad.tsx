@@ -1,10 +1,8 @@
 import { useRef, useState } from 'react';
-import { edit } from '../../api/commands';
 import type { ValueRow } from '../../api/client';
 import { runLine } from '../../doing/run-line';
-import { attempt } from '../../doing/notices';
 import { Button } from '../../ui/Button';
-import { useAddedUp } from './useAddedUp';
+import { addUp, useGesture } from '../../doing/gesture';
 
 const SIDE = 104;
 /** Degrees a point of the pad; a tenth when fine. */
@@ -14,10 +12,9 @@ const FAR = 10;
 /** Where heads selected point within their ranges, and how all of them are moved: dragged, by arrows, flipped, inverted. */
 export function PanTiltPad({ rows, disabled }: { rows: ValueRow[]; disabled: boolean }) {
   const [fine, setFine] = useState(false);
-  const nudge = useAddedUp((x, y, gesture) =>
-    attempt(() =>
-      edit({ type: 'nudge', by: { ...(x && { Pan: x }), ...(y && { Tilt: y }) } }, false, gesture),
-    ),
+  const nudge = useGesture(
+    ([x, y]: [number, number]) => ({ type: 'nudge', by: { ...(x && { Pan: x }), ...(y && { Tilt: y }) } }),
+    addUp,
   );
   const from = useRef<{ x: number; y: number } | null>(null);
   const pan = rows.find((r) => r.attribute === 'Pan');
@@ -30,13 +27,13 @@ export function PanTiltPad({ rows, disabled }: { rows: ValueRow[]; disabled: boo
     e.preventDefault();
     e.stopPropagation();
     const by = step * (e.shiftKey ? FAR : 1);
-    nudge(way[0]! * by, way[1]! * by);
+    void nudge([way[0]! * by, way[1]! * by]);
   };
   const onMove = (e: React.PointerEvent) => {
     if (!from.current) return;
     const [dx, dy] = [e.clientX - from.current.x, e.clientY - from.current.y];
     from.current = { x: e.clientX, y: e.clientY };
-    if (dx || dy) nudge(pan ? dx * step : 0, tilt ? -dy * step : 0);
+    if (dx || dy) void nudge([pan ? dx * step : 0, tilt ? -dy * step : 0]);
   };
   const box = {
     left: ((pan?.low ?? 50) / 100) * SIDE,

@@ -3,6 +3,7 @@ import { useMemo, useRef, useState } from 'react';
 import { edit, type Edit } from '../../api/commands';
 import type { DeskView, ValueRow } from '../../api/client';
 import { useColourPlane } from '../../api/queries';
+import { useGesture } from '../../doing/gesture';
 import { runLine } from '../../doing/run-line';
 import { quoted, runEdit } from '../../doing/run';
 import { attempt } from '../../doing/notices';
@@ -23,37 +24,14 @@ const KINDS = ['intensity', 'position', 'colour', 'beam', 'shape', 'control'] as
 type Kind = (typeof KINDS)[number];
 type Form = 'text' | 'physical' | 'dmx';
 
-/** Sends the newest of many values, one at a time, all undone as one. */
-export function useGesture() {
-  const state = useRef({ busy: false, next: null as Edit | null, id: '', stamp: 0 });
-  return (what: Edit) => {
-    const s = state.current;
-    const now = Date.now();
-    if (now - s.stamp > 700) s.id = `drag ${now}`;
-    s.stamp = now;
-    s.next = what;
-    const send = async () => {
-      while (s.next !== null) {
-        const newest = s.next;
-        s.next = null;
-        await attempt(() => edit(newest, false, s.id));
-      }
-      s.busy = false;
-    };
-    if (!s.busy) {
-      s.busy = true;
-      void send();
-    }
-  };
-}
-
 export function ValuesPanel({ desk }: { desk: DeskView }) {
   const [kind, setKind] = useState<Kind>('intensity');
   const [form, setForm] = useState<Form>('text');
   const [matching, setMatching] = useState(false);
   /** The attribute whose spread is open for dragging. */
   const [more, setMore] = useState('');
-  const gesture = useGesture();
+  const change = useGesture((what: Edit) => what);
+  const gesture = (what: Edit) => void change(what, what.type === 'set' ? what.attribute : what.type);
   useColourPlane(); // there before it is asked for
   const counts = useMemo(() => new Set(desk.values.map((v) => v.kind)), [desk]);
   const rows = desk.values.filter((v) => v.kind === kind);

@@ -2,6 +2,7 @@ import { useDraggable, useDroppable } from '@dnd-kit/core';
 import { memo, useRef, useState } from 'react';
 import { edit, type How } from '../../api/commands';
 import type { GroupView } from '../../api/client';
+import { useGesture } from '../../doing/gesture';
 import { attempt } from '../../doing/notices';
 import { Niche } from '../../ui/Niche';
 import { TinyPlan, type Places } from './TinyPlan';
@@ -39,7 +40,8 @@ export const GroupNiche = memo(function GroupNiche({ group, places, how, held, l
   const drag = useDraggable({ id: `group ${group.number}`, data: { number: group.number } });
   const drop = useDroppable({ id: `niche ${group.number}`, data: { number: group.number } });
   const [level, setLevel] = useState<number | null>(null);
-  const from = useRef<{ y: number; x: number; at: number; gesture: string } | null>(null);
+  const from = useRef<{ y: number; x: number; at: number } | null>(null);
+  const levelTo = useGesture((percent: number) => ({ type: 'level-group', number: group.number, percent }));
   const levelled = useRef(false);
   const press = (e: React.MouseEvent | React.KeyboardEvent) => {
     if (levelled.current) {
@@ -58,12 +60,7 @@ export const GroupNiche = memo(function GroupNiche({ group, places, how, held, l
   const handlers: React.DOMAttributes<HTMLElement> = {
     ...drag.listeners,
     onPointerDown: (e) => {
-      from.current = {
-        y: e.clientY,
-        x: e.clientX,
-        at: lit(),
-        gesture: `level ${group.number} ${Date.now()}`,
-      };
+      from.current = { y: e.clientY, x: e.clientX, at: lit() };
       (drag.listeners?.onPointerDown as ((e: React.PointerEvent) => void) | undefined)?.(e);
     },
     onPointerMove: (e) => {
@@ -85,7 +82,7 @@ export const GroupNiche = memo(function GroupNiche({ group, places, how, held, l
       const percent = Math.round(Math.max(0, Math.min(100, start.at + up / PER_PERCENT)));
       if (percent === level) return;
       setLevel(percent);
-      void attempt(() => edit({ type: 'level-group', number: group.number, percent }, false, start.gesture));
+      void levelTo(percent);
     },
     onPointerUp: () => {
       from.current = null;

@@ -1,6 +1,7 @@
 import { create } from 'zustand';
 import { answered, client, type PlayView, type RunView } from '../../api/client';
 import { useCurrentShow } from '../../api/current-show';
+import { inTurn, newestInTurn } from '../../api/turns';
 import { attempt } from '../../doing/notices';
 
 interface PlayingState {
@@ -58,36 +59,27 @@ export interface Press {
   on?: boolean;
 }
 
-/** Presses go one after the other: a level that came later is never overtaken by an earlier one. */
-let before: Promise<unknown> = Promise.resolve();
-let waiting: { of: string; what: Press } | null = null;
-
 /** What is moved by it again and again; of what waits for its turn only the latest is sent. */
 const moves = ({ press: kind, list, submaster, group }: Press) =>
   ['level', 'submaster', 'group', 'master', 'rate'].includes(kind)
     ? `${kind} ${list ?? submaster ?? group ?? ''}`
     : null;
 
-/** Presses something. No edit: nothing of it is kept or can be undone. */
-export function press(what: Press) {
-  const of = moves(what);
-  if (of !== null && waiting?.of === of) {
-    waiting.what = what;
-    return before;
-  }
-  const mine = { of: of ?? '', what };
-  waiting = mine;
-  before = before.then(() => {
-    if (waiting === mine) waiting = null;
-    return attempt(async () => {
-      const turn = ++asked;
-      const params = { path: { id: show() } };
-      const body = mine.what as never;
-      const play = answered(await client.POST('/api/shows/{id}/play', { params, body }));
-      if (turn === asked) take(play);
-    });
+const pressed = (what: Press) =>
+  attempt(async () => {
+    const turn = ++asked;
+    const params = { path: { id: show() } };
+    const play = answered(await client.POST('/api/shows/{id}/play', { params, body: what as never }));
+    if (turn === asked) take(play);
   });
-  return before;
+
+/**
+ * Presses something, after what was asked for before it: what is recorded and then played is there. No edit: nothing of it
+ * is kept or can be undone.
+ */
+export function press(what: Press): Promise<unknown> {
+  const of = moves(what);
+  return of === null ? inTurn(() => pressed(what)) : newestInTurn(`press ${of}`, what, pressed);
 }
 
 /** Seconds since a cue began, at this moment. */

@@ -6,7 +6,7 @@ import { chanceAt, curveAt, endsLine, number, phaseOf, reachOf, turnsNow } from 
 import { follow } from './follow';
 import { StepDot } from './StepDot';
 import { useBox } from './useBox';
-import { useChanging } from './useChanging';
+import { useGesture } from '../../../doing/gesture';
 import { useShifting } from './useShifting';
 
 const LEFT = 56;
@@ -30,7 +30,11 @@ export function EffectCurve({ effect, movement: m, edit, at }: Props) {
   const right = wide - 30;
   const foot = high - 34;
   const dots = useRef<(SVGGElement | null)[]>([]);
-  const changing = useChanging();
+  const change = useGesture((text: string) => text);
+  const nudge = useGesture(
+    (by: number) => `nudge ${m.word} by ${number(by)}`,
+    (a, b) => a + b,
+  );
   const [ends, setEnds] = useState<{ low: number; high: number } | null>(null);
   const shifting = useShifting(effect, edit);
   const relative = !m.between;
@@ -74,7 +78,7 @@ export function EffectCurve({ effect, movement: m, edit, at }: Props) {
   const write = (low: number, high: number) =>
     relative ? `${edit} size ${number(Math.abs(high - low))}` : `${edit} ${endsLine(m, low, high)}`;
   /** What lies below is shifted for the selected, when it is let go of. */
-  const lower = (by: number) => changing.send(`nudge ${m.word} by ${number(by)}`);
+  const lower = (by: number) => void nudge(by);
   const clamp = (v: number) => (m.unit === '%' && !relative ? Math.max(0, Math.min(100, v)) : v);
   const moved = (grip: Grip, value: number) => {
     const to = Math.round(value);
@@ -92,7 +96,6 @@ export function EffectCurve({ effect, movement: m, edit, at }: Props) {
   const drag = (grip: Grip) => (e: React.PointerEvent) => {
     const box = svg.current!.getBoundingClientRect();
     let latest = now;
-    changing.begin();
     follow(
       e,
       (p) => {
@@ -100,7 +103,7 @@ export function EffectCurve({ effect, movement: m, edit, at }: Props) {
         const to = bottom + ((foot - py) / (foot - TOP)) * (top - bottom);
         latest = below(grip) ? { low: Math.round(to) - half, high: Math.round(to) + half } : moved(grip, to);
         setEnds(latest);
-        if (!below(grip)) changing.send(write(latest.low, latest.high));
+        if (!below(grip)) void change(write(latest.low, latest.high));
       },
       () => {
         setEnds(null);
@@ -118,10 +121,9 @@ export function EffectCurve({ effect, movement: m, edit, at }: Props) {
     if (!by) return;
     e.preventDefault();
     e.stopPropagation();
-    changing.begin();
     if (below(grip)) return lower(by);
     const next = moved(grip, { high: now.high, low: now.low, middle }[grip] + by);
-    changing.send(write(next.low, next.high));
+    void change(write(next.low, next.high));
   };
   const grip = (which: Grip, value: number, words: string) => (
     <g

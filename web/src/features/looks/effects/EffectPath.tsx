@@ -4,7 +4,7 @@ import { useAnimation } from '../../playing/useAnimation';
 import { nearestPhase, number, pathAt, phaseOf, reachOf, turnsNow } from './effects-model';
 import { follow } from './follow';
 import { StepDot } from './StepDot';
-import { useChanging } from './useChanging';
+import { addUp, useGesture } from '../../../doing/gesture';
 import { useShifting } from './useShifting';
 
 const SIZE = 270;
@@ -26,7 +26,8 @@ interface Props {
 export function EffectPath({ effect, movement: m, edit, at }: Props) {
   const svg = useRef<SVGSVGElement>(null);
   const dots = useRef<(SVGGElement | null)[]>([]);
-  const changing = useChanging();
+  const change = useGesture((text: string) => text);
+  const nudge = useGesture(([pan, tilt]: [number, number]) => `nudge pan by ${pan}, tilt by ${tilt}`, addUp);
   const shifting = useShifting(effect, edit);
   const [dragged, setDragged] = useState<number | null>(null);
   const size = dragged ?? m.size ?? 20;
@@ -46,7 +47,7 @@ export function EffectPath({ effect, movement: m, edit, at }: Props) {
       dots.current[i]?.setAttribute('transform', `translate(${px(x * own)},${py(y * own)})`);
     });
   });
-  const set = (to: number) => changing.send(`${edit} size ${number(Math.max(0, to))}`);
+  const set = (to: number) => void change(`${edit} size ${number(Math.max(0, to))}`);
   /** Degrees, or metres, under a pointer; from the middle of the drawing. */
   const under = (p: PointerEvent) => {
     const box = svg.current!.getBoundingClientRect();
@@ -57,7 +58,6 @@ export function EffectPath({ effect, movement: m, edit, at }: Props) {
     };
   };
   const drag = (e: React.PointerEvent) => {
-    changing.begin();
     setHeld(field);
     follow(
       e,
@@ -75,11 +75,10 @@ export function EffectPath({ effect, movement: m, edit, at }: Props) {
   };
   /** What lies below is shifted for the selected, when it is let go of. */
   const lower = ({ pan, tilt }: { pan: number; tilt: number }) => {
-    if (pan !== 0 || tilt !== 0) changing.send(`nudge pan by ${pan}, tilt by ${tilt}`);
+    if (pan !== 0 || tilt !== 0) void nudge([pan, tilt]);
   };
   const carry = (e: React.PointerEvent) => {
     let latest = { pan: 0, tilt: 0 };
-    changing.begin();
     setHeld(field);
     follow(
       e,
@@ -150,7 +149,6 @@ export function EffectPath({ effect, movement: m, edit, at }: Props) {
           if (!by) return;
           e.preventDefault();
           e.stopPropagation();
-          changing.begin();
           set(size + by * (m.unit === 'm' ? 0.1 : 1));
         }}
       >
@@ -184,7 +182,6 @@ export function EffectPath({ effect, movement: m, edit, at }: Props) {
             if (!by) return;
             e.preventDefault();
             e.stopPropagation();
-            changing.begin();
             lower(by);
           }}
         >

@@ -1,15 +1,15 @@
 import { useState } from 'react';
 import type { EffectView } from '../../../api/client';
+import { useGesture } from '../../../doing/gesture';
 import { follow } from './follow';
 import { shiftLine } from './effects-model';
-import { useChanging } from './useChanging';
 
 /** Less than this share of a round is a press, not a drag. */
 const SLIP = 0.005;
 
 /** Dots that are dragged along the round: all of them go along, and are kept there when they are let go of. */
 export function useShifting(effect: EffectView, edit: string) {
-  const changing = useChanging();
+  const change = useGesture((text: string) => text);
   const [by, setBy] = useState(0);
   return {
     by,
@@ -17,7 +17,6 @@ export function useShifting(effect: EffectView, edit: string) {
     begin: (e: React.PointerEvent, place: (p: PointerEvent) => number) => {
       const from = place(e.nativeEvent);
       let shift = 0;
-      changing.begin();
       follow(
         e,
         (p) => {
@@ -29,7 +28,7 @@ export function useShifting(effect: EffectView, edit: string) {
         () => {
           setBy(0);
           if (Math.abs(shift) > SLIP)
-            changing.send(`${edit} ${shiftLine(effect, Math.round(shift * 100) / 100)}`);
+            void change(`${edit} ${shiftLine(effect, Math.round(shift * 100) / 100)}`);
         },
       );
     },

@@ -12,7 +12,9 @@ import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.BoundingBox;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.IntConsumer;
 import java.util.regex.Pattern;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 
@@ -170,10 +172,17 @@ class HandlingIT extends InBrowser {
                 .boundingBox();
         page.mouse().move(fader.x + 4, fader.y + fader.height / 2);
         page.mouse().down();
-        for (int step = 1; step <= 10; step++) {
-            page.mouse().move(fader.x + fader.width * step / 10 - 1, fader.y + fader.height / 2);
-        }
+        IntConsumer to = tenth -> page.mouse().move(fader.x + fader.width * tenth / 10 - 1, fader.y + fader.height / 2);
+        IntStream.rangeClosed(1, 6).forEach(to);
+        page.waitForCondition(() -> rig(3, "intensity") > 0.5);
+        // A hand that rests has not let go.
+        page.waitForTimeout(800);
+        IntStream.rangeClosed(7, 10).forEach(to);
         page.mouse().up();
+        // Pressed while the last of it may still be under way.
+        page.keyboard().press("Control+z");
+        page.waitForCondition(() -> rig(3, "intensity") < 0.01);
+        page.keyboard().press("Control+Shift+z");
         page.waitForCondition(() -> rig(3, "intensity") > 0.97);
         page.keyboard().press("Control+z");
         page.waitForCondition(() -> rig(3, "intensity") < 0.01);
