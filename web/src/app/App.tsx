@@ -5,11 +5,11 @@ import { useShows } from '../api/queries';
 import { onPlaying } from '../api/live';
 import { lookAtPlaying } from '../features/playing/playing';
 import { Chapter } from './Chapter';
-import { CHAPTERS, HandheldPage, loadAll, ShowingPage } from './chapters';
+import { CHAPTERS, HandheldPage, loadAll, loadFirst, ShowingPage } from './chapters';
 import { Shell } from './Shell';
 
 /** The first chapter goes before the others. */
-const LATER_MS = 200;
+const LATER_MS = 1500;
 
 /** Whatever page is open follows what is played, here or elsewhere. */
 function useFollowing(show: number | null) {
@@ -30,12 +30,14 @@ function useLiveShow() {
   return { loading: shows.isLoading || (id === null && live !== null), id };
 }
 
+loadFirst(window.location.pathname);
+
 export function App() {
   const { loading, id } = useLiveShow();
   const { pathname } = useLocation();
   useFollowing(id);
   useEffect(() => {
-    const later = window.setTimeout(loadAll, LATER_MS);
+    const later = window.setTimeout(() => void loadAll(), LATER_MS);
     return () => window.clearTimeout(later);
   }, []);
   if (pathname.startsWith('/showing/'))

@@ -100,7 +100,22 @@ export const CHAPTERS = ENTRIES.map((entry, i) => ({
   page: entry.load && later(entry.load),
 }));
 
-/** Loads all pages, so that none has to be waited for. */
-export function loadAll() {
-  [...CHAPTERS.map((c) => c.page), handheld].forEach((page) => void page?.load());
+const pages = () => [...CHAPTERS.map((c) => ({ path: c.path, page: c.page })), { path: '/handheld', page: handheld }];
+
+/** Begins to load the page of an address, which takes as long as what it is drawn from. */
+export function loadFirst(address: string) {
+  void pages()
+    .find((p) => p.path === (address === '/' ? '/patch' : address))
+    ?.page?.load();
 }
+
+/** Loads all pages, one after the other, so that none has to be waited for even when the application is away. */
+export async function loadAll() {
+  for (const { page } of pages()) {
+    await page?.load().catch(() => undefined);
+    await idle();
+  }
+}
+
+/** When nothing is drawn and nobody types, or else after a moment. */
+const idle = () => new Promise((resolve) => requestIdleCallback(resolve, { timeout: 500 }));

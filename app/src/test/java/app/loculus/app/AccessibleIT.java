@@ -229,7 +229,7 @@ class AccessibleIT extends InBrowser {
         line("starter palettes");
         assertThat(page.locator("[data-niche]").nth(9)).isVisible();
         // A niche that is drawn anew under the pointer is not looked at before that moves again.
-        page.waitForCondition(() -> {
+        until(() -> {
             page.mouse().move(640, 700);
             page.locator("[data-niche]").first().hover();
             page.waitForTimeout(400);

@@ -62,21 +62,21 @@ class BenchIT extends InBrowser {
         kind("Position").click();
         Locator pad = page.getByLabel(Pattern.compile("^Pan and tilt"));
         drag(pad, 20, -10);
-        page.waitForCondition(() -> Math.abs(rig(1, "pan") + 10) < 0.1 && Math.abs(rig(4, "pan") - 50) < 0.1);
+        until(() -> Math.abs(rig(1, "pan") + 10) < 0.1 && Math.abs(rig(4, "pan") - 50) < 0.1);
         assertThat(rig(1, "tilt")).isCloseTo(10, within(0.1));
         pad.press("ArrowLeft");
-        page.waitForCondition(() -> Math.abs(rig(4, "pan") - 49) < 0.1);
+        until(() -> Math.abs(rig(4, "pan") - 49) < 0.1);
         button("^fine$").click();
         pad.press("ArrowUp");
-        page.waitForCondition(() -> Math.abs(rig(4, "tilt") - 10.1) < 0.02);
+        until(() -> Math.abs(rig(4, "tilt") - 10.1) < 0.02);
         button("^flip$").click();
-        page.waitForCondition(() -> Math.abs(rig(4, "pan") + 131) < 0.1);
+        until(() -> Math.abs(rig(4, "pan") + 131) < 0.1);
         assertThat(rig(4, "tilt")).isCloseTo(-10.1, within(0.02));
         button("^−pan$").click();
-        page.waitForCondition(() -> Math.abs(rig(4, "pan") - 131) < 0.1);
+        until(() -> Math.abs(rig(4, "pan") - 131) < 0.1);
         page.keyboard().press("Control+z");
         page.keyboard().press("Control+z");
-        page.waitForCondition(() -> Math.abs(rig(4, "pan") - 49) < 0.1);
+        until(() -> Math.abs(rig(4, "pan") - 49) < 0.1);
     }
 
     @Test
@@ -86,17 +86,17 @@ class BenchIT extends InBrowser {
         page.getByLabel("Spread Zoom").click();
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("wide"))
                 .click();
-        page.waitForCondition(() -> rig(1, "beam") > 49);
+        until(() -> rig(1, "beam") > 49);
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("narrow"))
                 .click();
-        page.waitForCondition(() -> rig(4, "beam") < 9.1);
+        until(() -> rig(4, "beam") < 9.1);
         // The rig shows it before the page does; a handle is taken where it stands then.
         assertThat(slider("Zoom, handle 2 of 2")).hasAttribute("aria-valuenow", "0");
         drag(slider("Zoom, handle 2 of 2"), 0, -200);
-        page.waitForCondition(() -> rig(4, "beam") > 49 && rig(1, "beam") < 9.1);
+        until(() -> rig(4, "beam") > 49 && rig(1, "beam") < 9.1);
         assertThat(rig(2, "beam")).isBetween(20.0, 25.0);
         slider("Zoom, handle 1 of 2").press("PageUp");
-        page.waitForCondition(() -> rig(1, "beam") > 11);
+        until(() -> rig(1, "beam") > 11);
     }
 
     @Test
@@ -130,7 +130,7 @@ class BenchIT extends InBrowser {
         button("Keep for its type").click();
         line("clear all");
         line("1 + 14 + 15 at full colour 1");
-        page.waitForCondition(() -> rig(14, "intensity") > 0.99 && rig(15, "intensity") > 0.99);
+        until(() -> rig(14, "intensity") > 0.99 && rig(15, "intensity") > 0.99);
         assertThat(rig(14, "colour.x") - rig(1, "colour.x"))
                 .as("the panel stays redder")
                 .isBetween(0.004, 0.03);
@@ -160,7 +160,7 @@ class BenchIT extends InBrowser {
                 .click();
         assertThat(dialog).hasCount(0);
         line("1 at full position 1");
-        page.waitForCondition(() -> rig(1, "tilt") > 20);
+        until(() -> rig(1, "tilt") > 20);
         double tilt = Math.toRadians(rig(1, "tilt"));
         double pan = Math.toRadians(rig(1, "pan"));
         double down = (6 - 1.2) / Math.cos(tilt);

@@ -91,14 +91,14 @@ class DevicesIT extends InBrowser {
         page.navigate(app.url() + "/patch?view=bring-up");
         assertThat(page.getByTestId("bring-up-number")).hasText("1");
         page.keyboard().press("i");
-        page.waitForCondition(() -> ((String) get("/api/rig/1")).contains("\"identifies\":true"));
+        until(() -> ((String) get("/api/rig/1")).contains("\"identifies\":true"));
         page.keyboard().press("ArrowDown");
-        page.waitForCondition(() -> ((String) get("/api/rig/2")).contains("\"identifies\":true")
+        until(() -> ((String) get("/api/rig/2")).contains("\"identifies\":true")
                 && ((String) get("/api/rig/1")).contains("\"identifies\":false"));
         page.navigate(app.url() + "/handheld");
         page.getByLabel("What to select").fill("3");
         button("^Hold$").click();
         button("^Identify$").click();
-        page.waitForCondition(() -> ((String) get("/api/rig/3")).contains("\"identifies\":true"));
+        until(() -> ((String) get("/api/rig/3")).contains("\"identifies\":true"));
     }
 }

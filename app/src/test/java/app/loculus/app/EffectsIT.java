@@ -24,8 +24,8 @@ class EffectsIT extends InLooks {
         assertThat(page.getByText("It moves 8 units in 8 steps.")).isVisible();
         assertThat(presses()).as("spread over a group").isEqualTo(1);
         // Eight dots, an eighth of a round from each other, and the light goes by them.
-        page.waitForCondition(() -> percent(1) > 70);
-        page.waitForCondition(() -> percent(1) < 30);
+        until(() -> percent(1) > 70);
+        until(() -> percent(1) < 30);
         assertThat(percent(5)).isGreaterThan(50);
         count();
         page.keyboard().press("r");
@@ -43,9 +43,9 @@ class EffectsIT extends InLooks {
         page.mouse().down();
         page.mouse().move(from.x + from.width / 2, to.y + to.height / 2, new Mouse.MoveOptions().setSteps(6));
         page.mouse().up();
-        page.waitForCondition(() -> java.util.stream.IntStream.rangeClosed(1, 8).allMatch(n -> percent(n) < 24));
+        until(() -> java.util.stream.IntStream.rangeClosed(1, 8).allMatch(n -> percent(n) < 24));
         page.keyboard().press("Control+z");
-        page.waitForCondition(() -> percent(1) > 60 || percent(5) > 60);
+        until(() -> percent(1) > 60 || percent(5) > 60);
         // In a cue it is referred to: what is changed here changes there.
         line("record cue 1 \"Waves\"");
         line("clear all");
@@ -53,15 +53,15 @@ class EffectsIT extends InLooks {
         page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Looks"))
                 .click();
         page.keyboard().press("Space");
-        page.waitForCondition(() -> percent(1) > 60);
+        until(() -> percent(1) > 60);
         assertThat(page.getByText("what is changed here changes there")).containsText("cue 1 “Waves”");
         page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("square"))
                 .click();
-        page.waitForCondition(() -> percent(3) > 79 || Math.abs(percent(3) - 20) < 1);
+        until(() -> percent(3) > 79 || Math.abs(percent(3) - 20) < 1);
         // Taken out of the cue again, lights stand where the look does not say anything.
         line("1 thru 8");
         line("take out 1 thru 8 from cue 1");
-        page.waitForCondition(() -> java.util.stream.IntStream.rangeClosed(1, 8).allMatch(n -> percent(n) < 1));
+        until(() -> java.util.stream.IntStream.rangeClosed(1, 8).allMatch(n -> percent(n) < 1));
         assertThat(page.getByText("what is changed here changes there")).hasCount(0);
     }
 
@@ -84,7 +84,7 @@ class EffectsIT extends InLooks {
         line("at 60");
         assertThat(page.getByText("4 of them dark: it carries no light")).hasCount(0);
         double pan = rig(1, "pan");
-        page.waitForCondition(() -> Math.abs(rig(1, "pan") - pan) > 3);
+        until(() -> Math.abs(rig(1, "pan") - pan) > 3);
         button("^End$").click();
         assertThat(page.getByText("It would move 4 units in 4 steps selected.")).isVisible();
     }
@@ -118,8 +118,8 @@ class EffectsIT extends InLooks {
         assertThat(parts).containsText("circle");
         assertThat(parts).containsText("sine Dimmer");
         double pan = rig(1, "pan");
-        page.waitForCondition(() -> Math.abs(rig(1, "pan") - pan) > 3);
-        page.waitForCondition(() -> percent(1) > 70);
+        until(() -> Math.abs(rig(1, "pan") - pan) > 3);
+        until(() -> percent(1) > 70);
         // What is drawn last is the circle; only this becomes an eight.
         page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("eight"))
                 .click();
@@ -129,7 +129,7 @@ class EffectsIT extends InLooks {
         assertThat(page.getByText("sine of Dimmer between 20 % and 80 %").first())
                 .isVisible();
         button("^Take out$").click();
-        page.waitForCondition(() -> percent(1) < 1 && percent(5) < 1);
+        until(() -> percent(1) < 1 && percent(5) < 1);
         assertThat(exactly("eight of 20° relative to the position below")).isVisible();
     }
 
@@ -145,7 +145,7 @@ class EffectsIT extends InLooks {
         double other = rig(7, "pan");
         // The square in the middle: what the selected stand at below it.
         drag(page.getByLabel("What the selected stand at below it"), 60, 0);
-        page.waitForCondition(() -> rig(3, "pan") > pan + 5);
+        until(() -> rig(3, "pan") > pan + 5);
         assertThat(rig(7, "pan") - other).as("all alike").isCloseTo(rig(3, "pan") - pan, within(.1));
         // The third of eight stands a quarter further than the first: dragged to the left of it, all go round with it.
         double before = rig(3, "tilt");
@@ -157,7 +157,7 @@ class EffectsIT extends InLooks {
                 (middle.x + middle.width / 2 - at.x - at.width / 2) * 2,
                 (middle.y + middle.height / 2 - at.y - at.height / 2) * 2);
         assertThat(exactly("offset round from 50")).isVisible();
-        page.waitForCondition(() -> Math.abs(rig(3, "tilt") - before) > 5 || Math.abs(rig(3, "pan") - pan) > 15);
+        until(() -> Math.abs(rig(3, "tilt") - before) > 5 || Math.abs(rig(3, "pan") - pan) > 15);
     }
 
     @Test
@@ -169,7 +169,7 @@ class EffectsIT extends InLooks {
         assertThat(page.locator("svg g.cursor-ew-resize")).hasCount(4);
         BoundingBox high = box(page.getByLabel("Its higher end"));
         BoundingBox low = box(page.getByLabel("Its lower end"));
-        page.waitForCondition(() -> percent(1) > 0.5);
+        until(() -> percent(1) > 0.5);
         for (int n = 1; n <= 4; n++) {
             BoundingBox dot = box(page.locator("svg g.cursor-ew-resize").nth(n - 1));
             double drawn = (low.y + low.height / 2 - dot.y - dot.height / 2) / (low.y - high.y);

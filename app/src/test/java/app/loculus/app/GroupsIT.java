@@ -45,7 +45,7 @@ class GroupsIT extends InBrowser {
     }
 
     private static void assertHeld(String... units) {
-        page.waitForCondition(() -> held().equals(List.of(units)));
+        until(() -> held().equals(List.of(units)));
     }
 
     private static Locator niche(String begins) {
@@ -117,14 +117,14 @@ class GroupsIT extends InBrowser {
         assertHeld("1", "8");
         page.keyboard().press("]");
         assertHeld("2", "7");
-        page.waitForCondition(() -> rig(2, "intensity") == 1 && rig(7, "intensity") == 1 && rig(1, "intensity") == 0);
+        until(() -> rig(2, "intensity") == 1 && rig(7, "intensity") == 1 && rig(1, "intensity") == 0);
         page.keyboard().press("[");
         page.keyboard().press("[");
         assertHeld("4", "5");
         page.keyboard().press("\\");
         assertThat(chips()).hasCount(8);
         page.keyboard().press("h");
-        page.waitForCondition(() -> rig(4, "intensity") == 0);
+        until(() -> rig(4, "intensity") == 0);
         assertThat(get("/api/shows")).isNotNull();
     }
 
@@ -202,10 +202,10 @@ class GroupsIT extends InBrowser {
         page.mouse().down();
         page.mouse().move(at.x + 30, at.y + 12, new com.microsoft.playwright.Mouse.MoveOptions().setSteps(12));
         page.mouse().up();
-        page.waitForCondition(() -> Math.abs(rig(1, "intensity") - 0.4) < 0.02);
+        until(() -> Math.abs(rig(1, "intensity") - 0.4) < 0.02);
         assertHeld("3", "4");
         button("^Undo").click();
-        page.waitForCondition(() -> rig(1, "intensity") == 0);
+        until(() -> rig(1, "intensity") == 0);
         BoundingBox left = box(niche("1 Left"));
         BoundingBox middle = box(niche("2 Middle"));
         page.mouse().move(left.x + 30, left.y + 30);
@@ -281,7 +281,7 @@ class GroupsIT extends InBrowser {
             assertHeld("2");
             hand.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Highlight"))
                     .click();
-            page.waitForCondition(() -> rig(2, "intensity") == 1);
+            until(() -> rig(2, "intensity") == 1);
             hand.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Wrong"))
                     .click();
             assertThat(hand.getByText(Pattern.compile("Skiff Wash 2 .* wrong"))).isVisible();
@@ -292,7 +292,7 @@ class GroupsIT extends InBrowser {
             assertThat(sideways).isEqualTo(false);
             hand.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Highlight"))
                     .click();
-            page.waitForCondition(() -> rig(2, "intensity") == 0);
+            until(() -> rig(2, "intensity") == 0);
         }
     }
 

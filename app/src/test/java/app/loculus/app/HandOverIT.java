@@ -78,7 +78,7 @@ class HandOverIT extends InBrowser {
         assertThat(card).containsText("Prepares cue");
         card.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Go there"))
                 .click();
-        page.waitForCondition(() -> page.url().endsWith("/looks"));
+        until(() -> page.url().endsWith("/looks"));
         go("Check");
         page.getByLabel("Find among the findings").fill("strobe");
         assertThat(findings()).hasCount(1);
@@ -110,7 +110,7 @@ class HandOverIT extends InBrowser {
             page.keyboard().type("looked at");
             int left = openNow();
             page.keyboard().press("Enter");
-            page.waitForCondition(() -> openNow() < left);
+            until(() -> openNow() < left);
         }
         assertThat(presses()).as("of " + before + " findings").isLessThan(30);
         assertThat(page.getByText("Nothing is open.")).isVisible();
@@ -160,12 +160,12 @@ class HandOverIT extends InBrowser {
                 .click();
         Locator picture = paper.locator("img");
         assertThat(paper).containsText("page 1 of");
-        page.waitForCondition(() -> (Boolean) picture.evaluate("i => i.complete && i.naturalWidth > 800"));
+        until(() -> (Boolean) picture.evaluate("i => i.complete && i.naturalWidth > 800"));
         button("The next page").click();
         assertThat(paper).containsText("page 2 of");
         page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("Across"))
                 .click();
-        page.waitForCondition(() -> (Boolean) picture.evaluate("i => i.complete && i.naturalWidth > i.naturalHeight"));
+        until(() -> (Boolean) picture.evaluate("i => i.complete && i.naturalWidth > i.naturalHeight"));
         Download pdf = page.waitForDownload(() -> page.getByLabel("How it is printed")
                 .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("PDF"))
                 .click());

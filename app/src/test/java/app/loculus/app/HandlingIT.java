@@ -138,7 +138,7 @@ class HandlingIT extends InBrowser {
         page.mouse().move(stage.x + stage.width - 5, stage.y + stage.height - 45);
         page.mouse().up();
         page.keyboard().up("Shift");
-        page.waitForCondition(() -> chips().count() == 9);
+        until(() -> chips().count() == 9);
     }
 
     @Test
@@ -153,13 +153,13 @@ class HandlingIT extends InBrowser {
         page.keyboard().press("[");
         assertThat(page.getByText("share 1 of 2")).isVisible();
         page.keyboard().press("h");
-        page.waitForCondition(() -> rig(1, "intensity") > 0.99);
+        until(() -> rig(1, "intensity") > 0.99);
         page.keyboard().press("h");
-        page.waitForCondition(() -> rig(1, "intensity") < 0.01);
+        until(() -> rig(1, "intensity") < 0.01);
         page.keyboard().type("hhh");
-        page.waitForCondition(() -> rig(1, "intensity") > 0.99);
+        until(() -> rig(1, "intensity") > 0.99);
         page.keyboard().press("h");
-        page.waitForCondition(() -> rig(1, "intensity") < 0.01);
+        until(() -> rig(1, "intensity") < 0.01);
         page.getByTitle("3: step 2. Press to take it out.").click();
         assertThat(page.getByTitle("3: step 2. Press to take it out.")).hasCount(0);
     }
@@ -174,18 +174,18 @@ class HandlingIT extends InBrowser {
         page.mouse().down();
         IntConsumer to = tenth -> page.mouse().move(fader.x + fader.width * tenth / 10 - 1, fader.y + fader.height / 2);
         IntStream.rangeClosed(1, 6).forEach(to);
-        page.waitForCondition(() -> rig(3, "intensity") > 0.5);
+        until(() -> rig(3, "intensity") > 0.5);
         // A hand that rests has not let go.
         page.waitForTimeout(800);
         IntStream.rangeClosed(7, 10).forEach(to);
         page.mouse().up();
         // Pressed while the last of it may still be under way.
         page.keyboard().press("Control+z");
-        page.waitForCondition(() -> rig(3, "intensity") < 0.01);
+        until(() -> rig(3, "intensity") < 0.01);
         page.keyboard().press("Control+Shift+z");
-        page.waitForCondition(() -> rig(3, "intensity") > 0.97);
+        until(() -> rig(3, "intensity") > 0.97);
         page.keyboard().press("Control+z");
-        page.waitForCondition(() -> rig(3, "intensity") < 0.01);
+        until(() -> rig(3, "intensity") < 0.01);
         assertThat(chips()).hasCount(6);
     }
 
@@ -198,12 +198,12 @@ class HandlingIT extends InBrowser {
         dimmer.press("Enter");
         page.keyboard().type("20 thru 80");
         page.keyboard().press("Enter");
-        page.waitForCondition(() -> rig(3, "intensity") > 0.79);
+        until(() -> rig(3, "intensity") > 0.79);
         assertThat(dimmer).containsText("20");
         dimmer.press("Enter");
         page.keyboard().type("0x80");
         page.keyboard().press("Enter");
-        page.waitForCondition(() -> Math.abs(rig(3, "intensity") - 128 / 255.0) < 0.003);
+        until(() -> Math.abs(rig(3, "intensity") - 128 / 255.0) < 0.003);
         dimmer.press("Enter");
         page.keyboard().type("0x1FFFF");
         page.keyboard().press("Enter");
@@ -504,7 +504,7 @@ class HandlingIT extends InBrowser {
         line("clear all");
         drag("1 Front", 34, -60);
         // 60 pixels up are 50 percent.
-        page.waitForCondition(() -> Math.abs(rig(1, "intensity") - 0.5) < 0.02);
+        until(() -> Math.abs(rig(1, "intensity") - 0.5) < 0.02);
         assertThat(niche("1 Front")).isVisible();
         drag("1 Front", 90, -40);
         assertThat(niche("2 Front")).isVisible();

@@ -13,6 +13,8 @@ import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.BoundingBox;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.concurrent.TimeUnit;
+import java.util.function.BooleanSupplier;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
@@ -29,6 +31,8 @@ abstract class InBrowser {
             "--disable-component-update",
             "--disable-sync",
             "--disable-gpu");
+
+    private static final int LOOK_MS = 60;
 
     @TempDir
     static Path data;
@@ -180,6 +184,17 @@ abstract class InBrowser {
             page.waitForTimeout(100);
         }
         throw new AssertionError("It is nowhere on the page: " + locator);
+    }
+
+    /** Waits until something holds, and looks again only after a moment: each look is a request. */
+    static void until(BooleanSupplier holds) {
+        long deadline = System.nanoTime() + TimeUnit.SECONDS.toNanos(60);
+        while (!holds.getAsBoolean()) {
+            if (System.nanoTime() > deadline) {
+                throw new AssertionError("It does not come within a minute.");
+            }
+            page.waitForTimeout(LOOK_MS);
+        }
     }
 
     static double rig(int number, String part) {

@@ -63,7 +63,7 @@ abstract class InLooks extends InBrowser {
     }
 
     static void lit(int number, double level) {
-        page.waitForCondition(() -> Math.abs(rig(number, "intensity") - level) < 0.02);
+        until(() -> Math.abs(rig(number, "intensity") - level) < 0.02);
     }
 
     static Locator niche(String name) {

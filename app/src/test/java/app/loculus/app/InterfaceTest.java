@@ -12,6 +12,8 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -228,5 +230,15 @@ class InterfaceTest {
                 .isEqualTo(422);
         assertThat(app.send("GET", "/patch", null).headers().firstValue("content-security-policy"))
                 .isPresent();
+    }
+
+    @Test
+    void what_a_page_is_made_of_is_asked_for_once_and_the_page_each_time() {
+        HttpResponse<String> page = app.send("GET", "/patch", null);
+        assertThat(page.headers().allValues("cache-control")).containsExactly("no-cache");
+        Matcher asset = Pattern.compile("/assets/[^\"]+").matcher(page.body());
+        assertThat(asset.find()).isTrue();
+        assertThat(app.send("GET", asset.group(), null).headers().allValues("cache-control"))
+                .containsExactly("max-age=31536000, public, immutable");
     }
 }

@@ -132,7 +132,7 @@ class LooksIT extends InLooks {
         assertThat(row("3")).isFocused();
         button("^Delete$").last().click();
         assertThat(row("3")).hasCount(0);
-        page.waitForCondition(() -> (Boolean) page.evaluate("() => document.activeElement !== document.body"));
+        until(() -> (Boolean) page.evaluate("() => document.activeElement !== document.body"));
     }
 
     @Test
@@ -160,7 +160,7 @@ class LooksIT extends InLooks {
         line("1 thru 8 colour xy 0.6, 0.35");
         line("record colour 12 replace");
         line("clear all");
-        page.waitForCondition(() -> !srgb(1).equals(before));
+        until(() -> !srgb(1).equals(before));
         // Nothing of it was recorded anew: the cue follows.
         row("2").click();
         assertThat(page.getByText("colour 12 “Verdigris”").first()).isVisible();
@@ -180,7 +180,7 @@ class LooksIT extends InLooks {
         page.mouse().down();
         page.mouse().move(b.x + 30, b.y + 10, new Mouse.MoveOptions().setSteps(5));
         page.mouse().up();
-        page.waitForCondition(() -> Math.abs(rig(1, "intensity") - .4) < .05);
+        until(() -> Math.abs(rig(1, "intensity") - .4) < .05);
         // A group's light is under a fader of its own: dragged, and gone again.
         Locator fader = page.getByLabel(Pattern.compile("^4 D\\."));
         fader.scrollIntoViewIfNeeded();

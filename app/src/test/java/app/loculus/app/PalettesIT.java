@@ -118,14 +118,14 @@ class PalettesIT extends InBrowser {
                 .isVisible();
         line("record colour 1 merge");
         line("clear all");
-        page.waitForCondition(() -> rig(14, "intensity") == 0);
+        until(() -> rig(14, "intensity") == 0);
         app.kill();
         app.start();
         page.navigate(app.url() + "/palettes");
         assertThat(niche("1 Verdigris")).isVisible();
         line("1 + 11 + 12 + 14 + 15 at full colour 1");
         for (int number : new int[] {1, 11, 14, 15}) {
-            page.waitForCondition(() -> rig(number, "intensity") > 0.99);
+            until(() -> rig(number, "intensity") > 0.99);
             assertThat(Math.abs(rig(number, "colour.y") - 0.39))
                     .as("fixture %d", number)
                     .isLessThan(0.012);
@@ -145,10 +145,10 @@ class PalettesIT extends InBrowser {
             line("record position at mark \"Slip foot\"");
         }
         line("position 2");
-        page.waitForCondition(() -> rig(1, "tilt") > 20);
+        until(() -> rig(1, "tilt") > 20);
         double before = rig(1, "pan");
         line("move mark \"Slip foot\" by 2, 0, 0");
-        page.waitForCondition(() -> Math.abs(rig(1, "pan") - before) > 1);
+        until(() -> Math.abs(rig(1, "pan") - before) > 1);
         double tilt = Math.toRadians(rig(1, "tilt"));
         double pan = Math.toRadians(rig(1, "pan"));
         double down = 6 / Math.cos(tilt);
@@ -212,7 +212,7 @@ class PalettesIT extends InBrowser {
                 .click();
         page.keyboard().type("20 thru 80");
         page.keyboard().press("Enter");
-        page.waitForCondition(() -> Math.abs(rig(4, "intensity") - 0.8) < 0.01);
+        until(() -> Math.abs(rig(4, "intensity") - 0.8) < 0.01);
         dialog.getByLabel("Release Zoom of 4").click();
         assertThat(dialog.getByLabel("Release Zoom of 4")).hasCount(0);
         dialog.getByLabel("Record Zoom").click();
@@ -272,18 +272,18 @@ class PalettesIT extends InBrowser {
         line("12 at full");
         kind("Colour").click();
         choose("Colour wheel", "Ember");
-        page.waitForCondition(() -> rig(12, "colour.x") > 0.6);
+        until(() -> rig(12, "colour.x") > 0.6);
         kind("Beam").click();
         choose("Gobo 1", "Bars");
-        page.waitForCondition(() -> get("/api/rig/12").toString().contains("\"gobo\":\"Bars\""));
+        until(() -> get("/api/rig/12").toString().contains("\"gobo\":\"Bars\""));
     }
 
     @Test
     void a_mode_channel_comes_along_without_being_asked() {
         line("14 at full colour 1");
-        page.waitForCondition(() -> Math.abs(rig(14, "colour.y") - 0.39) < 0.004);
+        until(() -> Math.abs(rig(14, "colour.y") - 0.39) < 0.004);
         line("14 white at 3200 k");
-        page.waitForCondition(() -> rig(14, "colour.x") > 0.41);
+        until(() -> rig(14, "colour.x") > 0.41);
         assertThat(rig(14, "intensity")).isGreaterThan(0.99);
     }
 
@@ -292,9 +292,9 @@ class PalettesIT extends InBrowser {
         line("2 at full colour 1");
         line("1 colour xy 0.60, 0.34");
         line("record colour 1 replace");
-        page.waitForCondition(() -> rig(2, "colour.x") > 0.58);
+        until(() -> rig(2, "colour.x") > 0.58);
         page.keyboard().press("Control+z");
-        page.waitForCondition(() -> rig(2, "colour.x") < 0.26);
+        until(() -> rig(2, "colour.x") < 0.26);
         assertThat(reading()).containsText("Undoes: Replaces colour 1");
     }
 
@@ -312,6 +312,6 @@ class PalettesIT extends InBrowser {
         fan.click();
         assertThat(page.getByLabel("Units selected, in order").getByRole(AriaRole.BUTTON))
                 .hasCount(4);
-        page.waitForCondition(() -> rig(4, "pan") > 29.9);
+        until(() -> rig(4, "pan") > 29.9);
     }
 }

@@ -111,10 +111,10 @@ class SceneIT extends InBrowser {
         assertThat(presses()).as("a drawing of 120, once its file is chosen").isEqualTo(2);
 
         line("1 thru 120 at full aim at mark \"Singer\"");
-        page.waitForCondition(() -> rig(120, "intensity") > 0.99);
+        until(() -> rig(120, "intensity") > 0.99);
         for (int number : new int[] {1, 37, 120}) {
             Pose drawn = new Pose(place(number), new Rotation(0, 0, TURNED));
-            page.waitForCondition(() -> {
+            until(() -> {
                 double[] at = angles(number);
                 return drawn.landing(at[0], at[1])
                         .map(p -> p.minus(new Vector3(1, -2, 0)).length() < 0.02)

@@ -126,14 +126,14 @@ class StoryIT extends InBrowser {
                 .click();
         BoundingBox picker = box(page.getByTestId("colour-picker"));
         page.mouse().click(picker.x + picker.width * 0.8, picker.y + picker.height * 0.28);
-        page.waitForCondition(() -> rig(204, "colour.x") > 0.45);
+        until(() -> rig(204, "colour.x") > 0.45);
         button("Send colour home").click();
-        page.waitForCondition(() -> rig(204, "colour.x") < 0.40);
+        until(() -> rig(204, "colour.x") < 0.40);
         page.keyboard().press("Delete");
         assertThat(page.getByLabel("Units selected, in order").getByRole(AriaRole.BUTTON))
                 .hasCount(0);
         line("clear all");
-        page.waitForCondition(() -> rig(204, "intensity") < 0.001);
+        until(() -> rig(204, "intensity") < 0.001);
     }
 
     private void recordAndRecallAGroup() {
@@ -173,7 +173,7 @@ class StoryIT extends InBrowser {
         assertThat(page.getByRole(AriaRole.ROW, new Page.GetByRoleOptions().setName(Pattern.compile("House Dimmer"))))
                 .containsText("none");
         niche.click();
-        page.waitForCondition(() -> Math.abs(rig(101, "colour.y") - 0.39) < 0.004);
+        until(() -> Math.abs(rig(101, "colour.y") - 0.39) < 0.004);
         assertThat(Math.abs(rig(401, "colour.y") - 0.39)).isLessThan(0.001);
         assertThat(rig(501, "colour.y")).isGreaterThan(0.40);
         assertThat(rig(1, "intensity")).isEqualTo(1);
@@ -189,7 +189,7 @@ class StoryIT extends InBrowser {
         page.mouse().move(stage.x + 200, stage.y + 120);
         page.mouse().move(stage.x + stage.width - 60, stage.y + 120);
         page.mouse().up();
-        page.waitForCondition(() -> placed() == 6);
+        until(() -> placed() == 6);
         button("^Pick$").click();
         page.keyboard().press("Delete");
         page.mouse().move(stage.x + 10, stage.y + 60);
@@ -213,12 +213,12 @@ class StoryIT extends InBrowser {
         page.getByLabel("Address it really hangs at").fill("7.1");
         button("Set its own address").click();
         assertThat(page.getByText("not as patched")).isVisible();
-        page.waitForCondition(() -> rig(402, "intensity") < 0.001);
+        until(() -> rig(402, "intensity") < 0.001);
         button("^As patched$").click();
         assertThat(page.getByText("not as patched")).not().isVisible();
-        page.waitForCondition(() -> rig(402, "intensity") > 0.99);
+        until(() -> rig(402, "intensity") > 0.99);
         button("Make it dead").click();
-        page.waitForCondition(() -> rig(402, "intensity") < 0.001);
+        until(() -> rig(402, "intensity") < 0.001);
     }
 
     private void nothingIsLostByAKill() {
@@ -239,6 +239,6 @@ class StoryIT extends InBrowser {
         assertThat(rig(401, "intensity")).isGreaterThan(0.99);
         assertThat(page.getByRole(AriaRole.STATUS).first()).containsText("saved");
         page.keyboard().press("Control+z");
-        page.waitForCondition(() -> !get("/api/shows/1").equals(before.get(0)));
+        until(() -> !get("/api/shows/1").equals(before.get(0)));
     }
 }

@@ -124,7 +124,7 @@ class TasksIT extends InBrowser {
         assertThat(page.getByText("3 Skiff Wash").first()).isVisible();
         took("those that are lit", 2);
         niche("2 Ember").click();
-        page.waitForCondition(() -> rig(2, "colour.x") > 0.5);
+        until(() -> rig(2, "colour.x") > 0.5);
         took("those that are lit, given another colour", 3);
     }
 

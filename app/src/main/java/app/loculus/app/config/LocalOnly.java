@@ -37,9 +37,6 @@ public class LocalOnly extends OncePerRequestFilter {
         response.setHeader("Content-Security-Policy", POLICY);
         response.setHeader("X-Content-Type-Options", "nosniff");
         response.setHeader("Referrer-Policy", "no-referrer");
-        if (request.getRequestURI().startsWith("/assets/")) {
-            response.setHeader("Cache-Control", "public, max-age=31536000, immutable");
-        }
         chain.doFilter(request, response);
     }
 

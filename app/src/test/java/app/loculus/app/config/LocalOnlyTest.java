@@ -75,15 +75,4 @@ class LocalOnlyTest {
         verify(chain, never()).doFilter(request, response);
         assertThat(response.getStatus()).isEqualTo(403);
     }
-
-    @Test
-    void hashed_assets_are_kept_for_long_and_nothing_else_is() throws Exception {
-        MockHttpServletRequest asset = request("localhost", null);
-        asset.setRequestURI("/assets/index-abc.js");
-        filter(asset);
-        assertThat(response.getHeader("Cache-Control")).contains("immutable");
-        MockHttpServletResponse page = new MockHttpServletResponse();
-        new LocalOnly().doFilter(request("localhost", null), page, chain);
-        assertThat(page.getHeader("Cache-Control")).isNull();
-    }
 }
