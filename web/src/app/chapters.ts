@@ -100,7 +100,10 @@ export const CHAPTERS = ENTRIES.map((entry, i) => ({
   page: entry.load && later(entry.load),
 }));
 
-const pages = () => [...CHAPTERS.map((c) => ({ path: c.path, page: c.page })), { path: '/handheld', page: handheld }];
+const pages = () => [
+  ...CHAPTERS.map((c) => ({ path: c.path, page: c.page })),
+  { path: '/handheld', page: handheld },
+];
 
 /** Begins to load the page of an address, which takes as long as what it is drawn from. */
 export function loadFirst(address: string) {

@@ -30,7 +30,9 @@ abstract class InBrowser {
             "--disable-background-networking",
             "--disable-component-update",
             "--disable-sync",
-            "--disable-gpu");
+            "--disable-gpu",
+            "--in-process-gpu",
+            "--js-flags=--no-opt");
 
     private static final int LOOK_MS = 60;
 
