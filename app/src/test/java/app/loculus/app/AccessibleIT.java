@@ -42,6 +42,7 @@ class AccessibleIT extends InBrowser {
             "/show",
             "/show?rig",
             "/profiles",
+            "/profiles?build=",
             "/patch",
             "/patch?view=output",
             "/patch?view=paper",

@@ -28,7 +28,7 @@ import org.junit.jupiter.api.io.TempDir;
 class StaleViewsTest {
 
     private static final ObjectMapper JSON = new ObjectMapper();
-    private static final int LINES = Integer.getInteger("law.lines", 80);
+    private static final int LINES = Integer.getInteger("law.lines", 45);
 
     private static final long SEED = Long.getLong("law.seed", 11);
 

@@ -26,7 +26,7 @@ import org.junit.jupiter.params.provider.MethodSource;
 class BringPartsLawsTest {
 
     static LongStream seeds() {
-        return LongStream.rangeClosed(1, Long.getLong("law.seeds", 15));
+        return LongStream.rangeClosed(1, Long.getLong("law.seeds", 10));
     }
 
     private static BringParts everything(Show from) {

@@ -33,7 +33,7 @@ import org.junit.jupiter.params.provider.MethodSource;
 class MoveToRigLawsTest {
 
     static LongStream seeds() {
-        return LongStream.rangeClosed(1, Long.getLong("law.seeds", 15));
+        return LongStream.rangeClosed(1, Long.getLong("law.seeds", 10));
     }
 
     @ParameterizedTest

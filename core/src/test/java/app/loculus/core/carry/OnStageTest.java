@@ -171,7 +171,7 @@ class OnStageTest {
     }
 
     static LongStream seeds() {
-        return LongStream.rangeClosed(1, Long.getLong("law.seeds", 15));
+        return LongStream.rangeClosed(1, Long.getLong("law.seeds", 10));
     }
 
     /** Other homes, ranges and orders of channels, one more channel. */

@@ -24,7 +24,7 @@ import org.junit.jupiter.params.provider.MethodSource;
 class InvertedLawsTest {
 
     static LongStream seeds() {
-        return LongStream.rangeClosed(1, Long.getLong("law.seeds", 20));
+        return LongStream.rangeClosed(1, Long.getLong("law.seeds", 10));
     }
 
     private static List<CellLight> light(Show show, Fixture fixture, Frames frames) {

@@ -32,7 +32,7 @@ class FindingLawsTest {
 
     /** Further seeds: {@code -Dlaw.seeds=400}. */
     static LongStream seeds() {
-        return LongStream.rangeClosed(1, Long.getLong("law.seeds", 8));
+        return LongStream.rangeClosed(1, Long.getLong("law.seeds", 5));
     }
 
     private static Findings of(Show show) {

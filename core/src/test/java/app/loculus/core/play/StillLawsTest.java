@@ -20,7 +20,7 @@ import org.junit.jupiter.api.Test;
 /** Nothing jumps: whatever is pressed or edited while lists, a chase and effects run. All fades take a second at least. */
 class StillLawsTest {
 
-    private static final int SEEDS = Integer.getInteger("law.seeds", 40);
+    private static final int SEEDS = Integer.getInteger("law.seeds", 20);
 
     /** Of a whole range, from one look to the next: what a fade of a second and what moves can do in that time, twice. */
     private static final double MOST = .14;

@@ -14,7 +14,7 @@ import org.junit.jupiter.api.Test;
 
 class WholeStateLawsTest {
 
-    private static final int SEEDS = Integer.getInteger("law.seeds", 120);
+    private static final int SEEDS = Integer.getInteger("law.seeds", 60);
 
     private static final int[] FIRST = {1, 13, 41, 44, 61, 66, 81, 94, 121, 127, 141, 153, 181, 183, 191, 196};
     private static final int[] SLOTS = {12, 12, 3, 3, 5, 5, 13, 13, 6, 6, 12, 12, 2, 2, 5, 5};

@@ -17,7 +17,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 /** What palettes take up and give back, on fixtures whose channels hang on one another. */
 class PaletteRecallLawsTest {
 
-    private static final int SEEDS = Integer.getInteger("law.seeds", 30);
+    private static final int SEEDS = Integer.getInteger("law.seeds", 15);
 
     private static void holds(Function<List<String>, String> law) {
         assertThat(Shrunk.breaks(SEEDS, seed -> HandLines.of(seed, 14), law)).isEmpty();

@@ -20,7 +20,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 /** What is recorded and comes back, let go of or taken out, on fixtures whose channels hang on one another. */
 class RecallLawsTest {
 
-    private static final int SEEDS = Integer.getInteger("law.seeds", 40);
+    private static final int SEEDS = Integer.getInteger("law.seeds", 20);
 
     private static final BiPredicate<Fixture, Resolved> EVERYTHING = (fixture, channel) -> true;
 
