@@ -182,7 +182,7 @@ function Rows({ rows, at, choices, onAt, onChoose, onFlash }: RowsProps) {
               aria-current={row.key === at}
               onClick={() => onAt(row.key)}
               style={{ height: ROW, transform: `translateY(${item.start}px)` }}
-              className={`absolute right-0 left-0 flex cursor-pointer items-center gap-2 border-b border-line px-2 ${row.key === at ? 'bg-petrol-soft' : ''}`}
+              className={`absolute right-0 left-0 grid cursor-pointer grid-cols-[3rem_minmax(0,1fr)_auto] content-center items-center gap-x-2 border-b border-line px-2 ${row.key === at ? 'bg-petrol-soft' : ''}`}
             >
               <Row row={row} choice={choices[row.key]} onChoose={onChoose} onFlash={onFlash} />
             </div>
@@ -206,47 +206,47 @@ function Row({ row, choice, onChoose, onFlash }: RowProps) {
   const says = row.words.join(' ') || `${row.device?.model} at ${row.device?.address}, as patched.`;
   return (
     <>
-      <b className="mono w-12 shrink-0">{name}</b>
-      <span className="min-w-0 flex-1">
-        <span className="flex gap-2">
-          <span className="min-w-0 truncate" title={who}>
-            {who}
-          </span>
-          <span className={`shrink-0 font-semibold ${row.faults.length > 0 ? 'text-madder' : 'text-moss'}`}>
-            {row.faults.length > 0 ? `■ ${row.faults.join(', ')}` : '● as patched'}
-          </span>
+      <b className="mono row-span-2">{name}</b>
+      <span className="flex gap-2">
+        <span className="min-w-0 truncate" title={who}>
+          {who}
         </span>
-        <span className="block truncate text-[12px] text-ink-2" title={says}>
-          {says}
+        <span className={`shrink-0 font-semibold ${row.faults.length > 0 ? 'text-madder' : 'text-moss'}`}>
+          {row.faults.length > 0 ? `■ ${row.faults.join(', ')}` : '● as patched'}
         </span>
       </span>
-      {row.device && (
-        <Toggle
-          on={row.device.identifies}
-          label={`Identify ${row.number > 0 ? row.key : row.device.uid}`}
-          onPress={() => onFlash(row)}
-        >
-          Identify
-        </Toggle>
-      )}
-      {row.settable && (
-        <Toggle
-          on={choice === 'patch'}
-          label={`Set the device of ${row.key}`}
-          onPress={() => onChoose(row, 'patch')}
-        >
-          Set device
-        </Toggle>
-      )}
-      {row.takeable && (
-        <Toggle
-          on={choice === 'device'}
-          label={`Change the patch of ${row.key}`}
-          onPress={() => onChoose(row, 'device')}
-        >
-          Change patch
-        </Toggle>
-      )}
+      <span className="flex min-h-7 gap-2">
+        {row.device && (
+          <Toggle
+            on={row.device.identifies}
+            label={`Identify ${row.number > 0 ? row.key : row.device.uid}`}
+            onPress={() => onFlash(row)}
+          >
+            Identify
+          </Toggle>
+        )}
+        {row.settable && (
+          <Toggle
+            on={choice === 'patch'}
+            label={`Set the device of ${row.key}`}
+            onPress={() => onChoose(row, 'patch')}
+          >
+            Set device
+          </Toggle>
+        )}
+        {row.takeable && (
+          <Toggle
+            on={choice === 'device'}
+            label={`Change the patch of ${row.key}`}
+            onPress={() => onChoose(row, 'device')}
+          >
+            Change patch
+          </Toggle>
+        )}
+      </span>
+      <span className="col-span-2 truncate text-[12px] text-ink-2" title={says}>
+        {says}
+      </span>
     </>
   );
 }

@@ -1,8 +1,8 @@
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { useShown } from '../../api/queries';
 import { Segmented } from '../../ui/Segmented';
+import { DIGITS, numbered, SYMBOL } from './numbered';
 
-const AROUND = 1.5;
 const COLOURS = /^#[0-9a-f]{6}( #[0-9a-f]{6})*$/i;
 
 /** One version of a show for somebody else to read: nothing here changes anything. */
@@ -95,30 +95,43 @@ const Face = ({ colours }: { colours: string }) => (
   </span>
 );
 
-/** The stage from above. */
+/** The stage from above, a number at each symbol where there is room for it. */
 function Plan({ dots }: { dots: Shown['plan'] }) {
+  const plan = useMemo(() => numbered(dots), [dots]);
   if (dots.length === 0)
     return <p className="text-ink-2">Nothing has a place on the plan in this version.</p>;
-  const xs = dots.map((d) => d.x);
-  const ys = dots.map((d) => d.y);
-  const left = Math.min(...xs) - AROUND;
-  const top = Math.max(...ys) + AROUND;
-  const wide = Math.max(...xs) - left + AROUND;
-  const high = top - Math.min(...ys) + AROUND;
   return (
     <svg
       role="img"
       aria-label={`The stage from above, ${dots.length} fixtures`}
-      viewBox={`${left} ${-top} ${wide} ${high}`}
+      viewBox={`${plan.x} ${plan.y} ${plan.width} ${plan.height}`}
       className="min-h-0 flex-1 rounded-lg border border-line-strong bg-sheet"
     >
-      {dots.map((d) => (
-        <g key={d.number}>
-          <circle cx={d.x} cy={-d.y} r={0.16} fill="none" stroke="currentColor" strokeWidth={0.04} />
-          <text x={d.x} y={-d.y + 0.48} fontSize={0.26} textAnchor="middle" fill="currentColor">
-            {d.number}
-          </text>
+      {plan.symbols.map((s) => (
+        <g key={s.number}>
+          <title>{s.number}</title>
+          <circle
+            cx={s.x}
+            cy={s.y}
+            r={SYMBOL}
+            fill="none"
+            stroke="currentColor"
+            strokeWidth={SYMBOL / 4}
+            pointerEvents="all"
+          />
         </g>
+      ))}
+      {plan.labels.map((l) => (
+        <text
+          key={l.text}
+          x={l.x + l.width / 2}
+          y={l.y + l.height}
+          fontSize={DIGITS}
+          textAnchor="middle"
+          fill="currentColor"
+        >
+          {l.text}
+        </text>
       ))}
     </svg>
   );

@@ -20,7 +20,7 @@ class AnotherRigIT extends InBrowser {
     }
 
     /** Forty fixtures of seven types on one truss in front, one in the middle, one behind, and on the floor. */
-    private static byte[] house() {
+    static byte[] house() {
         StringBuilder rows = new StringBuilder("Number,Name,Profile,Mode,Address,Position,Purpose\n");
         add(rows, 11, 8, "Fathom Profile,standard", 40, 1, "Front truss,Front");
         add(rows, 31, 12, "Ember Par,8-slot", 10, 2, "Mid truss,Wash");

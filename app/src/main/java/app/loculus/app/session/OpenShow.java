@@ -10,7 +10,6 @@ import app.loculus.core.show.History;
 import app.loculus.core.show.Outcome;
 import app.loculus.core.show.PartRef;
 import app.loculus.core.show.Reads;
-import app.loculus.core.show.Show;
 import app.loculus.core.show.ShowEdit;
 import app.loculus.formats.journal.UnreadableEntry;
 import java.util.ArrayDeque;
@@ -24,16 +23,12 @@ import java.util.concurrent.locks.ReentrantLock;
 import java.util.function.BiConsumer;
 import java.util.function.Function;
 import java.util.function.Supplier;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
 
 /**
  * One show that is open. One writer at a time: it works on the head, which is committed; what is shown follows when it
  * is on the disk. So edits that wait for the disk together share one sync, and nobody sees what is not stored.
  */
 final class OpenShow {
-
-    private static final Logger LOG = LoggerFactory.getLogger(OpenShow.class);
 
     /** Thrown to whoever still holds a show that has left memory; it is opened again. */
     static final class Closed extends RuntimeException {
@@ -321,99 +316,13 @@ final class OpenShow {
                                 + ", so something else would be " + (undo ? "taken back." : "done again.")));
             }
             last = Optional.empty();
-            return moved(new Moving(now, undo), times);
+            return moved(new Moving(keeper.store(), now, undo), times);
         });
     }
 
-    private Step moved(Moving moving, int times) {
-        int steps = 0;
-        while (steps < times && moving.one()) {
-            steps++;
-        }
-        if (times > 1 && steps > 0) {
-            moving.counted(steps, steps < times);
-        }
-        Delta delta = Delta.joined(moving.deltas);
-        Outcome outcome = new Outcome(moving.show, delta, new Reads(), moving.words, List.of());
-        boolean nothing = moving.entries.isEmpty() && moving.ended.isEmpty();
-        return nothing ? Step.nothing(outcome) : new Step(outcome, Optional.of(() -> moving.keep(delta)), delta);
-    }
-
-    /** Steps of one undo that are told one by one. */
-    private static final int MOST_TOLD = 5;
-
-    /** Undo or redo under way. */
-    private final class Moving {
-        private final Snapshot from;
-        private final boolean undo;
-        private Show show;
-        private History history;
-        private final List<Delta> deltas = new ArrayList<>();
-        private final List<History.Entry> entries = new ArrayList<>();
-        private final List<History.Entry> ended = new ArrayList<>();
-        private final List<String> words = new ArrayList<>();
-
-        Moving(Snapshot from, boolean undo) {
-            this.from = from;
-            this.undo = undo;
-            this.show = from.show();
-            this.history = from.history();
-        }
-
-        /** @return whether there was something */
-        boolean one() {
-            List<History.Entry> run = undo ? history.toUndo() : history.toRedo();
-            if (run.isEmpty()) {
-                return false;
-            }
-            for (History.Entry entry : run) {
-                if (!step(entry)) {
-                    return false;
-                }
-            }
-            words.add((undo ? "Undoes: " : "Does again: ")
-                    + run.get(undo ? 0 : run.size() - 1).words());
-            return true;
-        }
-
-        /** Says how many they were in front of what the first and the last of them was. */
-        void counted(int steps, boolean all) {
-            String word = undo ? "Undoes" : "Does again";
-            List<String> told = words.size() > MOST_TOLD
-                    ? List.of(words.get(0), "… and so on to " + words.get(words.size() - 1))
-                    : List.copyOf(words);
-            words.clear();
-            words.add(word
-                    + (all ? " all " : " ")
-                    + steps
-                    + (steps == 1 ? " step" : " steps")
-                    + (all ? " there " + (steps == 1 ? "is" : "are") : ""));
-            words.addAll(told);
-        }
-
-        private boolean step(History.Entry entry) {
-            try {
-                Delta delta = keeper.store().delta(entry);
-                Delta way = undo ? delta.reversed() : delta;
-                show = show.with(way);
-                deltas.add(way);
-                entries.add(entry);
-                history = undo ? history.undone(1) : history.redone(1);
-                return true;
-            } catch (UnreadableEntry | Refusal damaged) {
-                LOG.warn("Show {}: the history ends at “{}”", from.id(), entry.words(), damaged);
-                ended.add(entry);
-                history = history.endingAt(entry);
-                words.add("The history ends here: “" + entry.words() + "” cannot be read any more.");
-                return false;
-            }
-        }
-
-        History keep(Delta delta) {
-            keeper.store().keepMoved(from.id(), show, from.revision() + 1, entries, undo, delta);
-            ended.forEach(e -> keeper.store().endHistory(from.id(), e, undo));
-            return history;
-        }
+    private static Step moved(Moving moving, int times) {
+        Outcome outcome = moving.by(times);
+        return moving.nothing() ? Step.nothing(outcome) : new Step(outcome, Optional.of(moving::keep), outcome.delta());
     }
 
     /** The history ends at an entry that was found to be unreadable. */

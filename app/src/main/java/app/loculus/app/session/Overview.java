@@ -11,11 +11,11 @@ import org.springframework.stereotype.Component;
 @Component
 public class Overview {
 
-    private final Shows shows;
+    private final ShowVersions versions;
     private final Library library;
 
-    Overview(Shows shows, Library library) {
-        this.shows = shows;
+    Overview(ShowVersions versions, Library library) {
+        this.versions = versions;
         this.library = library;
     }
 
@@ -35,6 +35,6 @@ public class Overview {
 
     /** The version that was kept last, and what is another since. */
     public Optional<LastVersion> last(Snapshot snapshot) {
-        return shows.lastVersion(snapshot);
+        return versions.since(snapshot);
     }
 }

@@ -3,13 +3,10 @@ package app.loculus.app.session;
 import app.loculus.app.store.DamagedShow;
 import app.loculus.app.store.KeyStore;
 import app.loculus.app.store.ShowStore;
-import app.loculus.app.store.VersionStore;
 import app.loculus.app.store.disk.StorageChanged;
 import app.loculus.app.store.disk.StorageLost;
 import app.loculus.core.command.LineReader;
 import app.loculus.core.edit.patch.TakeBackFixtures;
-import app.loculus.core.edit.show.Become;
-import app.loculus.core.finding.LastVersion;
 import app.loculus.core.problem.Refusal;
 import app.loculus.core.problem.WayOut;
 import app.loculus.core.show.Delta;
@@ -27,17 +24,14 @@ import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.BooleanSupplier;
 import java.util.function.Function;
 import java.util.function.LongFunction;
 import java.util.function.LongSupplier;
-import java.util.stream.Collectors;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.context.ApplicationEventPublisher;
@@ -55,7 +49,6 @@ public class Shows {
     private static final int MOST_OPEN = 2;
 
     private final Keeper keeper;
-    private final VersionStore versions;
     private final LineReader lines;
     private final ApplicationEventPublisher events;
     private final Map<Long, OpenShow> open = new ConcurrentHashMap<>();
@@ -70,9 +63,8 @@ public class Shows {
     /** What lies around a show, from outside it. */
     private volatile LongFunction<ShowEdit.Around> around = id -> ShowEdit.Around.NOTHING;
 
-    Shows(Keeper keeper, VersionStore versions, LineReader lines, ApplicationEventPublisher events) {
+    Shows(Keeper keeper, LineReader lines, ApplicationEventPublisher events) {
         this.keeper = keeper;
-        this.versions = versions;
         this.lines = lines;
         this.events = events;
         this.live = keeper.store().list().stream()
@@ -135,11 +127,6 @@ public class Shows {
         int most = Math.min(file.versions().size(), Limits.VERSIONS);
         ShowFile inside = new ShowFile(show, file.versions().subList(0, most));
         return begun(show, kept(request, () -> keeper.store().create(inside)));
-    }
-
-    /** The show as it is and its versions, as they go into a file. */
-    public ShowFile file(long id) {
-        return new ShowFile(get(id).show(), versions.held(id));
     }
 
     /** Creates a show with this content and makes it live. */
@@ -216,92 +203,9 @@ public class Shows {
         keeper.disk().write(() -> keeper.store().archive(id, archived));
     }
 
-    private void exists(long id) {
+    /** @throws NoSuchShow when there is none of this id */
+    void exists(long id) {
         keeper.store().find(id).orElseThrow(() -> new NoSuchShow(id));
-    }
-
-    /** Newest first. */
-    public List<VersionStore.Version> versions(long id) {
-        exists(id);
-        return versions.of(id);
-    }
-
-    /** Keeps the show as it is under a name; where a version has it already, with a number behind it. */
-    public Edited saveVersion(long id, String name, EditRequest request) {
-        exists(id);
-        String wanted = checked(name);
-        String called = free(id, wanted);
-        if (versions.count(id) >= Limits.VERSIONS) {
-            throw Refusal.of(
-                    "show.versions",
-                    "name",
-                    "The show has " + Limits.VERSIONS + " versions, which is all that are kept.",
-                    WayOut.advice("Delete one that is no longer needed."));
-        }
-        String words = "Keeps the show as it is as version “" + called + "”"
-                + (called.equals(wanted) ? "" : ": there is a “" + wanted + "” already");
-        Edited saved = with(
-                id,
-                show -> show.beside(
-                        request, words, now -> keeper.store().saveVersion(id, called, now.revision(), now.show())));
-        versionsChanged(id);
-        return saved;
-    }
-
-    /** How a show differs from the version of it that was kept last; empty when none was, or it cannot be read. */
-    public Optional<LastVersion> lastVersion(Snapshot snapshot) {
-        long id = snapshot.id();
-        return with(id, show -> show.versions().of(snapshot.show(), () -> newest(id)));
-    }
-
-    private Optional<VersionWatch.Kept> newest(long id) {
-        try {
-            return versions.of(id).stream()
-                    .findFirst()
-                    .flatMap(v -> versions.show(id, v.id()).map(show -> new VersionWatch.Kept(v.name(), show)));
-        } catch (Refusal damaged) {
-            LOG.warn("Show {}: its last version cannot be read: {}", id, damaged.getMessage());
-            return Optional.empty();
-        }
-    }
-
-    private void versionsChanged(long id) {
-        Optional.ofNullable(open.get(id)).ifPresent(show -> show.versions().forget());
-        events.publishEvent(new VersionsChanged(id));
-    }
-
-    private String free(long id, String name) {
-        Set<String> taken = versions.of(id).stream()
-                .map(v -> v.name().toLowerCase(Locale.ROOT))
-                .collect(Collectors.toSet());
-        String called = name;
-        for (int i = 2; taken.contains(called.toLowerCase(Locale.ROOT)); i++) {
-            String more = " " + i;
-            called = name.substring(0, Math.min(name.length(), Limits.NAME - more.length())) + more;
-        }
-        return called;
-    }
-
-    public void deleteVersion(long id, long version) {
-        exists(id);
-        keeper.disk().write(() -> keeper.store().deleteVersion(id, version));
-        versionsChanged(id);
-    }
-
-    /** @throws Refusal when there is none of this id */
-    public Show version(long id, long version) {
-        return versions.show(id, version)
-                .orElseThrow(() -> Refusal.of("show.version", "version", "There is no such version of this show."));
-    }
-
-    /** Makes the show what a version was, as one edit. */
-    public Edited restore(long id, long version, EditRequest request) {
-        String name = versions.of(id).stream()
-                .filter(v -> v.id() == version)
-                .map(VersionStore.Version::name)
-                .findFirst()
-                .orElse("");
-        return edit(id, new Become(version(id, version), "Restores version “" + name + "”"), request);
     }
 
     /** Makes the fixtures of one earlier edit what they were before it, whatever was done to others since. */
@@ -352,7 +256,7 @@ public class Shows {
         }
     }
 
-    private static String checked(String name) {
+    static String checked(String name) {
         return Limits.name("show.name", "name", name);
     }
 
@@ -405,7 +309,7 @@ public class Shows {
     }
 
     /** A show that has just left memory is opened again. */
-    private <T> T with(long id, Function<OpenShow, T> work) {
+    <T> T with(long id, Function<OpenShow, T> work) {
         while (true) {
             OpenShow show = open(id);
             try {
@@ -414,6 +318,11 @@ public class Shows {
                 open.remove(id, show);
             }
         }
+    }
+
+    /** A show that is in memory. */
+    Optional<OpenShow> held(long id) {
+        return Optional.ofNullable(open.get(id));
     }
 
     OpenShow open(long id) {

@@ -1,26 +1,13 @@
 package app.loculus.core.show;
 
-import app.loculus.core.effect.Effect;
 import app.loculus.core.group.Group;
-import app.loculus.core.look.Cue;
-import app.loculus.core.look.CueList;
-import app.loculus.core.look.CueNumber;
-import app.loculus.core.look.Look;
-import app.loculus.core.look.LookId;
-import app.loculus.core.look.Submaster;
-import app.loculus.core.mark.Mark;
-import app.loculus.core.mark.MarkId;
-import app.loculus.core.niche.NichePage;
 import app.loculus.core.palette.Coverage;
-import app.loculus.core.palette.Palette;
-import app.loculus.core.palette.Shelf;
 import app.loculus.core.patch.Fixture;
 import app.loculus.core.patch.FixtureId;
 import app.loculus.core.patch.Patch;
 import app.loculus.core.patch.UnitId;
 import app.loculus.core.play.Repertoire;
 import app.loculus.core.problem.Refusal;
-import app.loculus.core.profile.Kind;
 import app.loculus.core.profile.Profiles;
 import app.loculus.core.programmer.Hand;
 import app.loculus.core.programmer.Programmer;
@@ -32,15 +19,10 @@ import app.loculus.core.selection.Choice;
 import app.loculus.core.selection.GroupId;
 import app.loculus.core.selection.Selection;
 import app.loculus.core.value.ColourAnswers;
-import app.loculus.core.value.CueListId;
-import app.loculus.core.value.EffectId;
-import app.loculus.core.value.PaletteId;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.SortedMap;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
 import java.util.function.Supplier;
@@ -49,12 +31,11 @@ import java.util.function.Supplier;
  * A whole show: its parts by kind, and what is worked out from them. Immutable; safe to share between threads. No edit
  * can make one with a number twice or a reference to what is gone.
  */
-public final class Show {
+public final class Show extends Contents {
 
     /** Kinds of parts that only the lights and the hand go by. */
     private static final Set<PartKind<?, ?>> PASSING = Set.of(PartKinds.VALUES, PartKinds.HAND);
 
-    private final PartMap parts;
     private final Patch patch;
     private final Programmer programmer;
     private final ColourAnswers answers;
@@ -81,6 +62,7 @@ public final class Show {
     private volatile Repertoire repertoire;
 
     private Show(PartMap parts, Patch patch, Programmer programmer, ColourAnswers answers, Recipes recipes) {
+        super(parts);
         this.recipes = recipes;
         this.known = Optional.empty();
         this.resolved = Optional.empty();
@@ -88,7 +70,6 @@ public final class Show {
         this.grown = new Answers();
         this.below = List.of();
         this.lasting = new ConcurrentHashMap<>();
-        this.parts = parts;
         this.patch = patch;
         this.programmer = programmer;
         this.answers = answers;
@@ -96,7 +77,7 @@ public final class Show {
 
     /** The show after another one. */
     private Show(Show before, PartMap parts, Patch patch, Programmer programmer, Delta delta) {
-        this.parts = parts;
+        super(parts);
         this.patch = patch;
         this.programmer = programmer;
         this.answers = before.answers;
@@ -112,7 +93,7 @@ public final class Show {
 
     /** The same show while other things run under it. */
     private Show(Show same, List<Layer> below) {
-        this.parts = same.parts;
+        super(same.parts());
         this.patch = same.patch;
         this.programmer = same.programmer;
         this.answers = same.answers;
@@ -164,9 +145,9 @@ public final class Show {
 
     /** The same without a look at what holds: in the middle of an edit something may lead nowhere for a moment. */
     Show drafted(Delta delta) {
-        PartMap next = parts.with(delta.changes());
-        boolean samePatch = parts.same(next, PartKinds.FIXTURES) && parts.same(next, PartKinds.PROFILES);
-        boolean sameProgrammer = parts.same(next, PartKinds.VALUES) && parts.same(next, PartKinds.HAND);
+        PartMap next = parts().with(delta.changes());
+        boolean samePatch = parts().same(next, PartKinds.FIXTURES) && parts().same(next, PartKinds.PROFILES);
+        boolean sameProgrammer = parts().same(next, PartKinds.VALUES) && parts().same(next, PartKinds.HAND);
         return new Show(
                 this,
                 next,
@@ -183,7 +164,7 @@ public final class Show {
 
     /** With the same profiles, only what has changed is worked out anew. */
     private Patch patch(PartMap next, Delta delta) {
-        if (!parts.same(next, PartKinds.PROFILES)) {
+        if (!parts().same(next, PartKinds.PROFILES)) {
             return patch(next);
         }
         List<Change<FixtureId, Fixture>> changes = delta.of(PartKinds.FIXTURES);
@@ -198,31 +179,6 @@ public final class Show {
 
     private static Programmer programmer(PartMap parts) {
         return new Programmer(parts.find(PartKinds.HAND, Whole.SHOW).orElse(Hand.EMPTY), parts.of(PartKinds.VALUES));
-    }
-
-    /** Every part of a kind that is not as usual, in the order of keys. */
-    public <K, V> SortedMap<K, V> all(PartKind<K, V> kind) {
-        return parts.of(kind);
-    }
-
-    public <K, V> Optional<V> find(PartKind<K, V> kind, K key) {
-        return parts.find(kind, key);
-    }
-
-    /** A key that no part of a kind has; for kinds whose keys are counted. */
-    public <K, V> K next(PartKind<K, V> kind) {
-        SortedMap<K, V> there = all(kind);
-        int last = there.isEmpty() ? 0 : Integer.parseInt(kind.keys().text().apply(there.lastKey()));
-        return kind.keys().read().apply(String.valueOf(last + 1));
-    }
-
-    /** A part, or what it is as long as nobody has said anything. */
-    public <K, V> V get(PartKind<K, V> kind, K key) {
-        return find(kind, key).or(() -> kind.usual(key)).orElseThrow();
-    }
-
-    public String name() {
-        return get(PartKinds.NAME, Whole.SHOW);
     }
 
     /** A copy under another name. */
@@ -256,17 +212,6 @@ public final class Show {
         return programmer.hand();
     }
 
-    /** In the order of their numbers. */
-    public List<Group> groups() {
-        return all(PartKinds.GROUPS).values().stream()
-                .sorted(Comparator.comparingInt(Group::number))
-                .toList();
-    }
-
-    public Optional<Group> group(GroupId id) {
-        return find(PartKinds.GROUPS, id);
-    }
-
     /** The units of a group as they are now, in order. */
     public Selection units(Group group) {
         return recipes.of(group, new ShowGround(this, this::lights));
@@ -280,46 +225,6 @@ public final class Show {
     /** A choice as the line writes it here. */
     public String words(Choice choice) {
         return choice.words(new Words(this));
-    }
-
-    /** By kind, then by number. */
-    public List<Palette> palettes() {
-        return all(PartKinds.PALETTES).values().stream()
-                .sorted(Comparator.comparing(Palette::kind).thenComparingInt(Palette::number))
-                .toList();
-    }
-
-    public Optional<Palette> palette(PaletteId id) {
-        return find(PartKinds.PALETTES, id);
-    }
-
-    public Optional<Palette> palette(Kind kind, int number) {
-        return all(PartKinds.PALETTES).values().stream()
-                .filter(p -> p.kind() == kind && p.number() == number)
-                .findFirst();
-    }
-
-    /** By name. */
-    public List<Mark> marks() {
-        return all(PartKinds.MARKS).values().stream()
-                .sorted(Comparator.comparing(Mark::name, String.CASE_INSENSITIVE_ORDER))
-                .toList();
-    }
-
-    /** By where they begin. */
-    public List<NichePage> nichePages() {
-        return all(PartKinds.NICHE_PAGES).values().stream()
-                .sorted(Comparator.comparingInt(NichePage::first).thenComparing(NichePage::name))
-                .toList();
-    }
-
-    public Optional<Mark> mark(MarkId id) {
-        return find(PartKinds.MARKS, id);
-    }
-
-    /** What values may refer to. */
-    public Shelf shelf() {
-        return new Shelf(all(PartKinds.PALETTES), all(PartKinds.MARKS), all(PartKinds.EFFECTS));
     }
 
     /** How every type follows every palette. */
@@ -337,12 +242,6 @@ public final class Show {
     public Scene scene() {
         Scene own = Scene.of(patch, shelf(), programmer, get(PartKinds.HIGHLIGHT, Whole.SHOW), answers);
         return below.isEmpty() ? own : own.over(below);
-    }
-
-    /** Whether any group is of those who are lit, or the like. */
-    public boolean byLight() {
-        return all(PartKinds.GROUPS).values().stream()
-                .anyMatch(g -> g.content().choice().changesWithLight());
     }
 
     /**
@@ -410,75 +309,9 @@ public final class Show {
         return lights;
     }
 
-    /** Those with a number, in its order. */
-    public List<Effect> effects() {
-        return all(PartKinds.EFFECTS).values().stream()
-                .filter(e -> e.number().isPresent())
-                .sorted(Comparator.comparing(e -> e.number().get()))
-                .toList();
-    }
-
-    public Optional<Effect> effect(EffectId id) {
-        return find(PartKinds.EFFECTS, id);
-    }
-
-    /** Those with a number, in its order. */
-    public List<Look> looks() {
-        return all(PartKinds.LOOKS).values().stream()
-                .filter(l -> l.number().isPresent())
-                .sorted(Comparator.comparing(l -> l.number().get()))
-                .toList();
-    }
-
-    public Look look(LookId id) {
-        return find(PartKinds.LOOKS, id).orElseThrow();
-    }
-
-    /** In the order of their numbers. */
-    public List<CueList> lists() {
-        return all(PartKinds.LISTS).values().stream()
-                .sorted(Comparator.comparingInt(CueList::number))
-                .toList();
-    }
-
-    public Optional<CueList> list(CueListId id) {
-        return find(PartKinds.LISTS, id);
-    }
-
-    /** The cues of a list in the order of their numbers. */
-    public List<Cue> cues(CueListId list) {
-        return all(PartKinds.CUES).values().stream()
-                .filter(c -> c.list().equals(list))
-                .sorted(Comparator.comparing(Cue::number))
-                .toList();
-    }
-
-    public Optional<Cue> cue(CueListId list, CueNumber number) {
-        return all(PartKinds.CUES).values().stream()
-                .filter(c -> c.list().equals(list) && c.number().equals(number))
-                .findFirst();
-    }
-
-    /** In the order of their numbers. */
-    public List<Submaster> submasters() {
-        return all(PartKinds.SUBMASTERS).values().stream()
-                .sorted(Comparator.comparingInt(Submaster::number))
-                .toList();
-    }
-
     /** How people call a unit: {@code 12} or {@code 12.3}. */
     public String label(UnitId unit) {
         int number = patch.get(unit.fixture()).number();
         return unit.cell() == 0 ? String.valueOf(number) : number + "." + unit.cell();
-    }
-
-    @Override
-    public boolean equals(Object other) {
-        return other instanceof Show s && s.parts.equals(parts);
-    }
-
-    @Override
-    public int hashCode() {
-        return parts.hashCode();
     }
 }

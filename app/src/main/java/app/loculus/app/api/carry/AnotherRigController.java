@@ -5,6 +5,7 @@ import app.loculus.app.api.Download;
 import app.loculus.app.api.paper.PaperAbout;
 import app.loculus.app.api.paper.PaperController;
 import app.loculus.app.session.EditRequest;
+import app.loculus.app.session.ShowVersions;
 import app.loculus.app.session.Shows;
 import app.loculus.app.session.Snapshot;
 import app.loculus.core.carry.Pairer;
@@ -94,12 +95,14 @@ class AnotherRigController {
     private static final double FARTHEST = 1000;
 
     private final Shows shows;
+    private final ShowVersions versions;
     private final RigFiles files;
     private final PaperAbout abouts;
     private final PictureLikeness pictures = new GoboLikeness();
 
-    AnotherRigController(Shows shows, RigFiles files, PaperAbout abouts) {
+    AnotherRigController(Shows shows, ShowVersions versions, RigFiles files, PaperAbout abouts) {
         this.shows = shows;
+        this.versions = versions;
         this.files = files;
         this.abouts = abouts;
     }
@@ -118,10 +121,9 @@ class AnotherRigController {
     MadeShow make(@PathVariable long id, @RequestBody RigMoveRequest request, Asked asked) {
         Move move = move(id, request, Limits.name("show.name", "name", request.name()));
         Snapshot made = shows.create(move.moved.show(), asked.request(request));
-        if (shows.versions(made.id()).isEmpty()) {
+        if (versions.of(made.id()).isEmpty()) {
             String version = "From " + move.from.show().name();
-            shows.saveVersion(
-                    made.id(), version.substring(0, Math.min(version.length(), Limits.NAME)), EditRequest.NOW);
+            versions.save(made.id(), version.substring(0, Math.min(version.length(), Limits.NAME)), EditRequest.NOW);
         }
         return new MadeShow(made.id(), made.show().name());
     }

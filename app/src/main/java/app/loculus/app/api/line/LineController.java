@@ -6,6 +6,7 @@ import app.loculus.app.api.play.PlayWords;
 import app.loculus.app.output.LiveOutput;
 import app.loculus.app.session.EditRequest;
 import app.loculus.app.session.Edited;
+import app.loculus.app.session.ShowVersions;
 import app.loculus.app.session.Shows;
 import app.loculus.app.session.Snapshot;
 import app.loculus.core.command.Command;
@@ -48,10 +49,12 @@ class LineController {
     private static final int MOST_LINES = 2000;
 
     private final Shows shows;
+    private final ShowVersions versions;
     private final LiveOutput output;
 
-    LineController(Shows shows, LiveOutput output) {
+    LineController(Shows shows, ShowVersions versions, LiveOutput output) {
         this.shows = shows;
+        this.versions = versions;
         this.output = output;
     }
 
@@ -144,12 +147,12 @@ class LineController {
         public Edited saveVersion(String name) {
             return request.preview()
                     ? foreseen("Keeps the show as it is as version “" + name + "”")
-                    : shows.saveVersion(id, name, request);
+                    : versions.save(id, name, request);
         }
 
         @Override
         public Edited restoreVersion(String name) {
-            return shows.restore(id, versionNamed(name), request);
+            return versions.restore(id, versionNamed(name), request);
         }
 
         /** No edit: it changes no revision and is not in the history. */
@@ -189,7 +192,7 @@ class LineController {
 
         /** The newest version of that name. */
         private long versionNamed(String name) {
-            return shows.versions(id).stream()
+            return versions.of(id).stream()
                     .filter(v -> v.name().equalsIgnoreCase(name.strip()))
                     .findFirst()
                     .orElseThrow(() -> Refusal.of(
@@ -197,7 +200,7 @@ class LineController {
                             "name",
                             "There is no version “" + name + "”.",
                             WayOut.advice(
-                                    shows.versions(id).isEmpty()
+                                    versions.of(id).isEmpty()
                                             ? "None has been saved yet."
                                             : "The versions are listed in Show.")))
                     .id();

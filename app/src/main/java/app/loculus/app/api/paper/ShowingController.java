@@ -1,7 +1,7 @@
 package app.loculus.app.api.paper;
 
 import app.loculus.app.session.Overview;
-import app.loculus.app.session.Shows;
+import app.loculus.app.session.ShowVersions;
 import app.loculus.app.store.ShowingStore;
 import app.loculus.app.store.ShowingStore.Showing;
 import app.loculus.app.store.VersionStore;
@@ -62,14 +62,14 @@ class ShowingController {
 
     record ShownView(String show, String version, String madeAt, List<TableView> tables, List<DotView> plan) {}
 
-    private final Shows shows;
+    private final ShowVersions versions;
     private final Overview overview;
     private final ShowingStore store;
     private final Clock clock;
     private final SecureRandom chance = new SecureRandom();
 
-    ShowingController(Shows shows, Overview overview, ShowingStore store, Clock clock) {
-        this.shows = shows;
+    ShowingController(ShowVersions versions, Overview overview, ShowingStore store, Clock clock) {
+        this.versions = versions;
         this.overview = overview;
         this.store = store;
         this.clock = clock;
@@ -88,7 +88,7 @@ class ShowingController {
     }
 
     private Optional<VersionStore.Version> version(long show, long version) {
-        return shows.versions(show).stream().filter(v -> v.id() == version).findFirst();
+        return versions.of(show).stream().filter(v -> v.id() == version).findFirst();
     }
 
     @PostMapping("/api/shows/{id}/showings")
@@ -134,7 +134,7 @@ class ShowingController {
         VersionStore.Version version = version(showing.showId(), showing.versionId())
                 .orElseThrow(() ->
                         Refusal.of("showing.version", "link", "The version that this link showed has been deleted."));
-        Show show = shows.version(showing.showId(), showing.versionId());
+        Show show = versions.show(showing.showId(), showing.versionId());
         PaperKind.Material material = new PaperKind.Material(show, () -> overview.of(show), chapter -> false);
         return new ShownView(
                 show.name(),

@@ -2,7 +2,7 @@ package app.loculus.app.api.parcel;
 
 import app.loculus.app.api.paper.PaperAbout;
 import app.loculus.app.session.Overview;
-import app.loculus.app.session.Shows;
+import app.loculus.app.session.ShowVersions;
 import app.loculus.app.session.Snapshot;
 import app.loculus.core.check.HookupPaper;
 import app.loculus.core.look.CueList;
@@ -56,26 +56,26 @@ class Goods {
     /** @param fact what there is of it; @param leftOut what its format cannot say; @param empty whether there is nothing of it */
     record Good(Kind kind, String fact, List<String> leftOut, boolean empty) {}
 
-    private final Shows shows;
+    private final ShowVersions versions;
     private final Overview overview;
     private final PaperAbout abouts;
 
-    Goods(Shows shows, Overview overview, PaperAbout abouts) {
-        this.shows = shows;
+    Goods(ShowVersions versions, Overview overview, PaperAbout abouts) {
+        this.versions = versions;
         this.overview = overview;
         this.abouts = abouts;
     }
 
     List<Good> of(Snapshot snapshot) {
         Show show = snapshot.show();
-        int versions = shows.versions(snapshot.id()).size();
+        int kept = versions.of(snapshot.id()).size();
         Set<String> cues = new LinkedHashSet<>();
         show.lists().forEach(l -> cues.addAll(ShowCues.of(show, l).said()));
         int profiles = inUse(show).size();
         return List.of(
                 new Good(
                         Kind.SHOW,
-                        versions == 0 ? "as it is now" : "with " + Numbers.count(versions, "version"),
+                        kept == 0 ? "as it is now" : "with " + Numbers.count(kept, "version"),
                         List.of(),
                         false),
                 new Good(Kind.PAPER, PaperKind.values().length + " kinds of sheet, as PDF and XLSX", List.of(), false),
@@ -115,7 +115,7 @@ class Goods {
                     name + ShowArchive.SUFFIX,
                     "the show with its versions, to be opened in Loculus",
                     () -> ShowArchive.write(
-                            new ShowFile(show, shows.file(snapshot.id()).versions()))));
+                            new ShowFile(show, versions.file(snapshot.id()).versions()))));
         }
         if (kinds.contains(Kind.PAPER)) {
             PaperKind.Material material = PaperAbout.material(snapshot, overview);

@@ -11,6 +11,7 @@ import app.loculus.app.session.EditRequest;
 import app.loculus.app.session.Edited;
 import app.loculus.app.session.MendedBook;
 import app.loculus.app.session.Overview;
+import app.loculus.app.session.ShowVersions;
 import app.loculus.app.session.Shows;
 import app.loculus.app.session.Snapshot;
 import app.loculus.app.store.ShowStore;
@@ -105,6 +106,7 @@ class ShowsController {
     }
 
     private final Shows shows;
+    private final ShowVersions versions;
     private final LiveOutput output;
 
     private final Library library;
@@ -113,12 +115,19 @@ class ShowsController {
     private final DemoShow demo;
 
     ShowsController(
-            Shows shows, LiveOutput output, Library library, Overview overview, MendedBook mended, DemoShow demo) {
+            Shows shows,
+            ShowVersions versions,
+            LiveOutput output,
+            Library library,
+            Overview overview,
+            MendedBook mended,
+            DemoShow demo) {
         this.demo = demo;
         this.mended = mended;
         this.library = library;
         this.overview = overview;
         this.shows = shows;
+        this.versions = versions;
         this.output = output;
     }
 
@@ -155,7 +164,7 @@ class ShowsController {
     /** The whole show as one file. */
     @GetMapping("/api/shows/{id}/file")
     ResponseEntity<byte[]> file(@PathVariable long id) {
-        ShowFile file = shows.file(id);
+        ShowFile file = versions.file(id);
         return Download.of(
                 file.show().name(), ShowArchive.SUFFIX, MediaType.APPLICATION_OCTET_STREAM, ShowArchive.write(file));
     }
@@ -171,7 +180,7 @@ class ShowsController {
 
     @GetMapping("/api/shows/{id}/versions")
     List<VersionView> versions(@PathVariable long id) {
-        List<VersionStore.Version> all = shows.versions(id);
+        List<VersionStore.Version> all = versions.of(id);
         int held = VersionStore.held(all);
         List<VersionView> views = new ArrayList<>();
         for (VersionStore.Version v : all) {
@@ -183,27 +192,27 @@ class ShowsController {
 
     @PostMapping("/api/shows/{id}/versions")
     List<VersionView> saveVersion(@PathVariable long id, @RequestBody NamedRequest request, Asked asked) {
-        shows.saveVersion(id, request.name(), asked.request(request));
+        versions.save(id, request.name(), asked.request(request));
         return versions(id);
     }
 
     @DeleteMapping("/api/shows/{id}/versions/{version}")
     List<VersionView> deleteVersion(@PathVariable long id, @PathVariable long version) {
-        shows.deleteVersion(id, version);
+        versions.delete(id, version);
         return versions(id);
     }
 
     /** From a version to another one, or to the show as it is now when {@code to} is 0. */
     @GetMapping("/api/shows/{id}/versions/{from}/to/{to}")
     VersionComparison compare(@PathVariable long id, @PathVariable long from, @PathVariable long to) {
-        Show older = shows.version(id, from);
-        Show newer = to == 0 ? shows.get(id).show() : shows.version(id, to);
+        Show older = versions.show(id, from);
+        Show newer = to == 0 ? shows.get(id).show() : versions.show(id, to);
         return new VersionComparison(String.valueOf(from), String.valueOf(to), Differences.words(older, newer));
     }
 
     @PostMapping("/api/shows/{id}/versions/{version}/restore")
     EditResult restore(@PathVariable long id, @PathVariable long version, Asked asked) {
-        return EditResult.of(shows.restore(id, version, asked.request()), false);
+        return EditResult.of(versions.restore(id, version, asked.request()), false);
     }
 
     /** Where its lights are, as a small picture; found without loading the show. */
