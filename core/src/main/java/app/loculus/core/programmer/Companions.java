@@ -43,7 +43,7 @@ public final class Companions {
     public Map<UnitId, UnitValues> needed(Map<UnitId, UnitValues> values) {
         Set<FixtureId> companied = new HashSet<>();
         values.forEach((unit, held) -> {
-            if (held.byAttribute().values().stream().anyMatch(Touched::companion)) {
+            if (held.accompanied()) {
                 companied.add(unit.fixture());
             }
         });
@@ -110,7 +110,7 @@ public final class Companions {
     }
 
     private UnitValues needed(UnitId unit, UnitValues held, Set<Integer> masters) {
-        if (held.byAttribute().values().stream().noneMatch(Touched::companion)) {
+        if (!held.accompanied()) {
             return held;
         }
         Mode mode = patch.modeOf(patch.get(unit.fixture()));

@@ -17,6 +17,7 @@ import app.loculus.core.value.EffectId;
 import app.loculus.core.value.Sent;
 import app.loculus.core.value.Use;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -80,10 +81,12 @@ public final class Touching {
         }
         Map<UnitId, UnitValues> needed = new Companions(patch, now).needed(all);
         Map<UnitId, UnitValues> out = new LinkedHashMap<>();
+        // What thousands are set to alike is there once: it takes less room and is known again at a glance.
+        Map<UnitValues, UnitValues> once = new HashMap<>();
         all.keySet().forEach(unit -> {
             UnitValues values = needed.getOrDefault(unit, UnitValues.NONE);
             if (changed.containsKey(unit) || !values.equals(programmer.of(unit))) {
-                out.put(unit, values);
+                out.put(unit, once.computeIfAbsent(values, v -> v));
             }
         });
         return out;

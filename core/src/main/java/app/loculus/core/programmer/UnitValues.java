@@ -23,11 +23,37 @@ public record UnitValues(Map<Attribute, Touched> byAttribute, Optional<Chromatic
 
     public static final UnitValues NONE = new UnitValues(Map.of());
 
+    /** Attributes in order, never changed any more: what is worked out for looking it up among thousands is kept. */
+    private static final class Settled extends LinkedHashMap<Attribute, Touched> {
+
+        private static final long serialVersionUID = 1;
+
+        /** 0 until it is asked for. */
+        private transient int hash;
+
+        Settled(int size) {
+            super(2 * size);
+        }
+
+        @Override
+        public boolean equals(Object other) {
+            return other == this || other instanceof Map<?, ?> && other.hashCode() == hashCode() && super.equals(other);
+        }
+
+        @Override
+        public int hashCode() {
+            if (hash == 0) {
+                hash = super.hashCode();
+            }
+            return hash;
+        }
+    }
+
     public UnitValues {
         Attribute[] names = byAttribute.keySet().toArray(Attribute[]::new);
         Arrays.sort(names, Comparator.comparing(Attribute::name));
         // Looked up for each unit of each frame, so hashed; put in order once.
-        Map<Attribute, Touched> sorted = new LinkedHashMap<>(2 * names.length);
+        Map<Attribute, Touched> sorted = new Settled(names.length);
         for (Attribute name : names) {
             sorted.put(name, byAttribute.get(name));
         }
@@ -76,6 +102,16 @@ public record UnitValues(Map<Attribute, Touched> byAttribute, Optional<Chromatic
     public boolean moves() {
         for (Touched t : byAttribute.values()) {
             if (t.value().moved().isPresent()) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    /** Whether any of them only came along with another one. */
+    public boolean accompanied() {
+        for (Touched t : byAttribute.values()) {
+            if (t.companion()) {
                 return true;
             }
         }

@@ -188,13 +188,13 @@ public final class JournalFormat {
 
     /** Working values of several units as text: those that have the same together. */
     public String writeValues(Map<UnitId, UnitValues> values) {
-        Map<String, List<UnitId>> sharing = new LinkedHashMap<>();
-        values.forEach((unit, held) -> sharing.computeIfAbsent(ValuesText.of(held), t -> new ArrayList<>())
-                .add(unit));
+        Map<UnitValues, List<UnitId>> sharing = new LinkedHashMap<>();
+        values.forEach((unit, held) ->
+                sharing.computeIfAbsent(held, h -> new ArrayList<>()).add(unit));
         ArrayNode all = json.createArrayNode();
         sharing.forEach((held, units) -> all.addArray()
                 .add(String.join(" ", writeKeys(PartKinds.VALUES, units)))
-                .add(held));
+                .add(ValuesText.of(held)));
         return all.toString();
     }
 

@@ -19,6 +19,7 @@ import app.loculus.core.unit.Decimal;
 import app.loculus.core.unit.Numbers;
 import app.loculus.core.value.AttributeValue;
 import java.util.ArrayList;
+import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -40,11 +41,13 @@ public record SetSpread(String word, Spread spread, Amount amount, Optional<Stri
         Touching touching = draft.touching();
         Map<String, Integer> without = new LinkedHashMap<>();
         List<String> labels = new ArrayList<>();
+        // A mode is asked once what is meant, not each of its fixtures.
+        Map<Mode, Optional<Attribute>> meant = new IdentityHashMap<>();
         int steps = selection.steps().size();
         for (int i = 0; i < steps; i++) {
             double number = spread.at(i, steps);
             for (UnitId unit : selection.steps().get(i).units()) {
-                set(show, touching, unit, number)
+                set(show, touching, unit, number, meant)
                         .ifPresentOrElse(labels::add, () -> without.merge(type(show, unit), 1, Integer::sum));
             }
         }
@@ -90,11 +93,12 @@ public record SetSpread(String word, Spread spread, Amount amount, Optional<Stri
     }
 
     /** @return the attribute's label, if the unit took the value */
-    private Optional<String> set(Show show, Touching touching, UnitId unit, double number) {
+    private Optional<String> set(
+            Show show, Touching touching, UnitId unit, double number, Map<Mode, Optional<Attribute>> meant) {
         Fixture fixture = show.patch().get(unit.fixture());
         Profile profile = show.patch().profileOf(fixture);
         Mode mode = show.patch().modeOf(fixture);
-        Optional<Attribute> attribute = AttributeWords.meant(profile, mode, word);
+        Optional<Attribute> attribute = meant.computeIfAbsent(mode, m -> AttributeWords.meant(profile, m, word));
         if (attribute.isEmpty()) {
             return Optional.empty();
         }
