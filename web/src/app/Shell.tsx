@@ -181,6 +181,7 @@ function Rail() {
           <NavLink
             key={name}
             to={path}
+            title={`${name} (Alt ${number})`}
             className={({ isActive }) =>
               `${shape} ${isActive ? 'bg-petrol-soft text-petrol' : 'hover:bg-sunk'}`
             }

@@ -89,6 +89,7 @@ function Laid({ desk }: { desk: DeskView }) {
         <span className="flex shrink-0 items-center gap-1 text-petrol">
           <button
             aria-label="Previous share ( [ )"
+            title="Previous share ( [ )"
             className="min-h-7 min-w-7"
             onClick={() => run({ type: 'step', back: true })}
           >
@@ -97,6 +98,7 @@ function Laid({ desk }: { desk: DeskView }) {
           share {desk.share + 1} of {desk.shares}
           <button
             aria-label="Next share ( ] )"
+            title="Next share ( ] )"
             className="min-h-7 min-w-7"
             onClick={() => run({ type: 'step', back: false })}
           >

@@ -5,6 +5,7 @@ import app.loculus.core.problem.Refusal;
 import app.loculus.core.profile.ProfileId;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Consumer;
 
 /**
  * One fixture of a show.
@@ -95,93 +96,97 @@ public record Fixture(
     }
 
     public Fixture at(List<PatchedAddress> newAddresses) {
-        return new Fixture(
-                id, number, name, profile, mode, newAddresses, pose, position, purpose, notes, bringUp, inverted, gel);
+        return but(said -> said.addresses = newAddresses);
     }
 
     public Fixture numbered(int newNumber) {
-        return new Fixture(
-                id, newNumber, name, profile, mode, addresses, pose, position, purpose, notes, bringUp, inverted, gel);
+        return but(said -> said.number = newNumber);
     }
 
     public Fixture named(String newName) {
-        return new Fixture(
-                id, number, newName, profile, mode, addresses, pose, position, purpose, notes, bringUp, inverted, gel);
+        return but(said -> said.name = newName);
     }
 
     /** As another kind of fixture, or in another mode. */
     public Fixture as(ProfileId newProfile, String newMode) {
-        return new Fixture(
-                id,
-                number,
-                name,
-                newProfile,
-                newMode,
-                addresses,
-                pose,
-                position,
-                purpose,
-                notes,
-                bringUp,
-                inverted,
-                gel);
+        return but(said -> {
+            said.profile = newProfile;
+            said.mode = newMode;
+        });
     }
 
     public Fixture placed(Pose newPose) {
-        return new Fixture(
-                id,
-                number,
-                name,
-                profile,
-                mode,
-                addresses,
-                Optional.of(newPose),
-                position,
-                purpose,
-                notes,
-                bringUp,
-                inverted,
-                gel);
+        return but(said -> said.pose = Optional.of(newPose));
     }
 
     public Fixture described(String newPosition, String newPurpose) {
-        return new Fixture(
-                id,
-                number,
-                name,
-                profile,
-                mode,
-                addresses,
-                pose,
-                newPosition,
-                newPurpose,
-                notes,
-                bringUp,
-                inverted,
-                gel);
+        return but(said -> {
+            said.position = newPosition;
+            said.purpose = newPurpose;
+        });
     }
 
     public Fixture noted(String newNotes) {
-        return new Fixture(
-                id, number, name, profile, mode, addresses, pose, position, purpose, newNotes, bringUp, inverted, gel);
+        return but(said -> said.notes = newNotes);
     }
 
     public Fixture broughtUp(BringUp how) {
-        return new Fixture(
-                id, number, name, profile, mode, addresses, pose, position, purpose, notes, how, inverted, gel);
+        return but(said -> said.bringUp = how);
     }
 
     public Fixture turning(Inverted how) {
-        return new Fixture(
-                id, number, name, profile, mode, addresses, pose, position, purpose, notes, bringUp, how, gel);
+        return but(said -> said.inverted = how);
     }
 
     public Fixture gelled(Optional<Gel> other) {
-        return new Fixture(
-                id, number, name, profile, mode, addresses, pose, position, purpose, notes, bringUp, inverted, other);
+        return but(said -> said.gel = other);
     }
 
     public boolean patched() {
         return !addresses.isEmpty();
+    }
+
+    private Fixture but(Consumer<Said> change) {
+        Said said = new Said(this);
+        change.accept(said);
+        return said.fixture();
+    }
+
+    /** What is said of a fixture, while something of it is being changed. Its id stays. */
+    private static final class Said {
+        private final FixtureId id;
+        private int number;
+        private String name;
+        private ProfileId profile;
+        private String mode;
+        private List<PatchedAddress> addresses;
+        private Optional<Pose> pose;
+        private String position;
+        private String purpose;
+        private String notes;
+        private BringUp bringUp;
+        private Inverted inverted;
+        private Optional<Gel> gel;
+
+        Said(Fixture of) {
+            id = of.id;
+            number = of.number;
+            name = of.name;
+            profile = of.profile;
+            mode = of.mode;
+            addresses = of.addresses;
+            pose = of.pose;
+            position = of.position;
+            purpose = of.purpose;
+            notes = of.notes;
+            bringUp = of.bringUp;
+            inverted = of.inverted;
+            gel = of.gel;
+        }
+
+        Fixture fixture() {
+            return new Fixture(
+                    id, number, name, profile, mode, addresses, pose, position, purpose, notes, bringUp, inverted, gel);
+        }
     }
 }

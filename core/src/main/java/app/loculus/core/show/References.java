@@ -5,15 +5,20 @@ import app.loculus.core.look.LookId;
 import app.loculus.core.mark.MarkId;
 import app.loculus.core.palette.Entry;
 import app.loculus.core.palette.Palette;
+import app.loculus.core.patch.FixtureId;
 import app.loculus.core.patch.UnitId;
 import app.loculus.core.profile.Attribute;
+import app.loculus.core.profile.Mode;
 import app.loculus.core.programmer.Touched;
 import app.loculus.core.selection.GroupId;
 import app.loculus.core.value.EffectId;
 import app.loculus.core.value.PaletteId;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
 
 /** The one walk over everything that names units, types and palettes. */
@@ -48,14 +53,24 @@ public final class References {
 
     /** Releases whatever leads nowhere in this show. */
     static Refit standing(Show show) {
+        // Asked for each value of each look: what there is is looked up once.
+        Set<PaletteId> palettes = Set.copyOf(show.all(PartKinds.PALETTES).keySet());
+        Set<EffectId> effects = Set.copyOf(show.all(PartKinds.EFFECTS).keySet());
+        Map<FixtureId, Integer> cells = new HashMap<>();
         return new Refit() {
             @Override
             public boolean keeps(UnitId unit) {
+                int count = cells.computeIfAbsent(unit.fixture(), this::cellsOf);
+                return unit.cell() >= 0 && unit.cell() <= count;
+            }
+
+            /** -1 where there is no such fixture, or nothing is known of its mode. */
+            private int cellsOf(FixtureId fixture) {
                 return show.patch()
-                        .find(unit.fixture())
+                        .find(fixture)
                         .flatMap(f -> show.profiles().find(f.profile()).flatMap(p -> p.findMode(f.mode())))
-                        .filter(mode -> unit.cell() >= 0 && unit.cell() <= mode.cells())
-                        .isPresent();
+                        .map(Mode::cells)
+                        .orElse(-1);
             }
 
             @Override
@@ -65,7 +80,7 @@ public final class References {
 
             @Override
             public boolean keepsPalette(PaletteId palette) {
-                return show.palette(palette).isPresent();
+                return palettes.contains(palette);
             }
 
             @Override
@@ -75,7 +90,7 @@ public final class References {
 
             @Override
             public boolean keepsEffect(EffectId effect) {
-                return show.effect(effect).isPresent();
+                return effects.contains(effect);
             }
 
             @Override
@@ -89,22 +104,16 @@ public final class References {
                         .ownProfile()
                         .map(p -> show.profiles().find(p).isPresent())
                         .orElse(true);
-                boolean led = entry.value()
-                        .followed()
-                        .map(p -> show.palette(p).isPresent())
-                        .orElse(true);
+                boolean led = entry.value().followed().map(palettes::contains).orElse(true);
                 return held && led ? Refit.super.entry(palette, entry) : List.of();
             }
 
             @Override
             public Optional<Touched> value(UnitId unit, Attribute attribute, Touched value) {
-                boolean led = value.value()
-                                .followed()
-                                .map(p -> show.palette(p).isPresent())
-                                .orElse(true)
+                boolean led = value.value().followed().map(palettes::contains).orElse(true)
                         && value.value()
                                 .moved()
-                                .map(u -> show.effect(u.effect()).isPresent())
+                                .map(u -> effects.contains(u.effect()))
                                 .orElse(true);
                 return led ? Optional.of(value) : Optional.empty();
             }
