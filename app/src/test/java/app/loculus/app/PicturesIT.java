@@ -35,6 +35,7 @@ class PicturesIT extends InBrowser {
         looks();
         paper();
         handed();
+        ring();
         devices();
     }
 
@@ -84,19 +85,21 @@ class PicturesIT extends InBrowser {
 
     private static void looks() {
         at("/looks");
-        page.locator("[data-niche][aria-label^='2 Bosun']").click();
-        taken("looks-ring");
-        page.locator("[data-niche][aria-label^='1 Main']").click();
         page.getByText("Lamplight on the slip").first().click();
         taken("looks");
         at("/looks?view=effects");
         taken("effects");
     }
 
+    /** After all others but the devices, for choosing a list is an edit. */
+    private static void ring() {
+        post("/api/shows/1/live", "{}");
+        at("/looks");
+        page.locator("[data-niche][aria-label^='2 Bosun']").click();
+        taken("looks-ring");
+    }
+
     private static void paper() throws IOException {
-        at("/patch?view=paper");
-        assertThat(page.getByText("columns recognised")).isVisible();
-        taken("patch-against-paper");
         // The same show drawn otherwise, beside it and open for a moment.
         String copy = post("/api/shows", "{\"name\":\"Drawn\",\"from\":1}").replaceAll("(?s).*\"id\":(\\d+).*", "$1");
         post(
@@ -105,10 +108,15 @@ class PicturesIT extends InBrowser {
         byte[] scene = octets("/api/shows/" + copy + "/scene.mvr");
         post("/api/shows/1/live", "{}");
         at("/patch?view=paper");
+        assertThat(page.getByText("The Glass Tide").first()).isVisible();
         page.getByLabel("Hookup or scene file")
                 .setInputFiles(new FilePayload("theirs.mvr", "application/octet-stream", scene));
         assertThat(page.getByText("Keep the drawing with the show")).isVisible();
         taken("patch-scene");
+        button("^Another file").click();
+        button("paperwork").first().click();
+        assertThat(page.getByText("columns recognised")).isVisible();
+        taken("patch-against-paper");
         Files.write(
                 PICTURES.resolve("paper-by-position.png"), octets("/api/shows/1/paper/hookup-by-position/pages/1.png"));
     }
