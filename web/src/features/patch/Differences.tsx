@@ -234,7 +234,12 @@ export function Foot({ view, taking, also, onAll, onApply }: FootProps) {
       <span>
         <b className="mono">{view.agreeing}</b> agree · <b className="mono">{view.differences.length}</b>{' '}
         {view.differences.length === 1 ? 'difference' : 'differences'}
-        {slips > 0 && <span className="text-ochre"> · {slips} look like slips</span>}
+        {slips > 0 && (
+          <span className="text-ochre">
+            {' '}
+            · {slips === 1 ? '1 looks like a slip' : `${slips} look like slips`}
+          </span>
+        )}
       </span>
       <span className="min-w-0 flex-1">
         {view.words.slice(0, 3).map((w) => (
