@@ -158,6 +158,8 @@ class PicturesIT extends InBrowser {
         page.getByText("wrong mode").first().click();
         button("^Set all").click();
         taken("patch-devices");
-        page.evaluate("() => localStorage.setItem('loculus-theme', 'workroom')");
+        button("^Stop identifying").click();
+        page.evaluate(
+                "async () => { await fetch('/api/rig/practice', { method: 'DELETE' }); localStorage.setItem('loculus-theme', 'workroom'); }");
     }
 }
