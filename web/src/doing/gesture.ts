@@ -55,10 +55,10 @@ export function gestures(of: Hand) {
  * Changes while something is dragged, or stepped by keys: one after the other, of what waits only the newest, all of a
  * gesture undone as one.
  *
- * @param what the edit for a value, or the line; what a line did is told as for any line
+ * @param what the edit for a value, or the line, or nothing; what a line did is told as for any line
  * @param join for steps, none of which may be lost: what waits and what came since, as one
  */
-export function useGesture<V>(what: (value: V) => Edit | string, join?: (waits: V, newer: V) => V) {
+export function useGesture<V>(what: (value: V) => Edit | string | null, join?: (waits: V, newer: V) => V) {
   const belongs = useRef<ReturnType<typeof gestures> | null>(null);
   return async (value: V, about = '') => {
     belongs.current ??= gestures(hand);

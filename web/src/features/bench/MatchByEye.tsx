@@ -40,7 +40,7 @@ export function MatchByEye({ onClose }: { onClose: () => void }) {
   const reference = /^\d+$/.test(typed) ? Number(typed) : null;
   const match = useMatch(reference);
   const nudge = useGesture(
-    ([du, dv]: [number, number]) => `nudge colour by ${du.toFixed(4)}, ${dv.toFixed(4)}`,
+    ([du, dv]: [number, number]) => (du || dv ? `nudge colour by ${du.toFixed(4)}, ${dv.toFixed(4)}` : null),
     addUp,
   );
   const onKeyDown = (e: React.KeyboardEvent) => {

@@ -13,7 +13,8 @@ const FAR = 10;
 export function PanTiltPad({ rows, disabled }: { rows: ValueRow[]; disabled: boolean }) {
   const [fine, setFine] = useState(false);
   const nudge = useGesture(
-    ([x, y]: [number, number]) => ({ type: 'nudge', by: { ...(x && { Pan: x }), ...(y && { Tilt: y }) } }),
+    ([x, y]: [number, number]) =>
+      x || y ? { type: 'nudge', by: { ...(x && { Pan: x }), ...(y && { Tilt: y }) } } : null,
     addUp,
   );
   const from = useRef<{ x: number; y: number } | null>(null);

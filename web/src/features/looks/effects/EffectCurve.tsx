@@ -32,7 +32,7 @@ export function EffectCurve({ effect, movement: m, edit, at }: Props) {
   const dots = useRef<(SVGGElement | null)[]>([]);
   const change = useGesture((text: string) => text);
   const nudge = useGesture(
-    (by: number) => `nudge ${m.word} by ${number(by)}`,
+    (by: number) => (by ? `nudge ${m.word} by ${number(by)}` : null),
     (a, b) => a + b,
   );
   const [ends, setEnds] = useState<{ low: number; high: number } | null>(null);

@@ -27,7 +27,10 @@ export function EffectPath({ effect, movement: m, edit, at }: Props) {
   const svg = useRef<SVGSVGElement>(null);
   const dots = useRef<(SVGGElement | null)[]>([]);
   const change = useGesture((text: string) => text);
-  const nudge = useGesture(([pan, tilt]: [number, number]) => `nudge pan by ${pan}, tilt by ${tilt}`, addUp);
+  const nudge = useGesture(
+    ([pan, tilt]: [number, number]) => (pan || tilt ? `nudge pan by ${pan}, tilt by ${tilt}` : null),
+    addUp,
+  );
   const shifting = useShifting(effect, edit);
   const [dragged, setDragged] = useState<number | null>(null);
   const size = dragged ?? m.size ?? 20;
@@ -75,7 +78,7 @@ export function EffectPath({ effect, movement: m, edit, at }: Props) {
   };
   /** What lies below is shifted for the selected, when it is let go of. */
   const lower = ({ pan, tilt }: { pan: number; tilt: number }) => {
-    if (pan !== 0 || tilt !== 0) void nudge([pan, tilt]);
+    void nudge([pan, tilt]);
   };
   const carry = (e: React.PointerEvent) => {
     let latest = { pan: 0, tilt: 0 };
