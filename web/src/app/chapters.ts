@@ -112,13 +112,13 @@ export function loadFirst(address: string) {
     ?.page?.load();
 }
 
+/** Between two pages that nobody has asked for yet; not every browser tells when it has nothing to do. */
+const BREATH_MS = 60;
+
 /** Loads all pages, one after the other, so that none has to be waited for even when the application is away. */
 export async function loadAll() {
   for (const { page } of pages()) {
     await page?.load().catch(() => undefined);
-    await idle();
+    await new Promise((resolve) => window.setTimeout(resolve, BREATH_MS));
   }
 }
-
-/** When nothing is drawn and nobody types, or else after a moment. */
-const idle = () => new Promise((resolve) => requestIdleCallback(resolve, { timeout: 500 }));

@@ -15,12 +15,15 @@ export interface Hand {
 
 const hand: Hand = { presses: 0, down: false };
 
-/** Sees the pointer pressed before anybody else does. A second finger belongs to the gesture of the first. */
+/**
+ * Sees the pointer pressed before anybody else does. A second finger belongs to the gesture of the first; a menu that the
+ * other button opens would swallow its end.
+ */
 export function watchHand() {
   window.addEventListener(
     'pointerdown',
     (e) => {
-      if (!e.isPrimary) return;
+      if (!e.isPrimary || e.button !== 0) return;
       hand.presses++;
       hand.down = true;
     },
