@@ -40,6 +40,7 @@ export type Edit =
   | { type: 'lift'; index?: number }
   | { type: 'order'; from: number; to: number }
   | { type: 'step'; back: boolean }
+  | { type: 'step-slot'; attribute: string; back: boolean }
   | { type: 'record-highlight'; perType: boolean; with: string[] }
   | { type: 'forget-highlight' }
   | { type: 'dim-rest'; percent?: number }

@@ -4,6 +4,7 @@ import { edit, turnHighlight } from '../api/commands';
 import { redoNow, undoNow } from '../doing/history';
 import { focusLine } from '../doing/line-store';
 import { focusPlace } from '../doing/focus-near';
+import { goOn, rememberParts } from '../doing/parts';
 import { attempt, useNotice } from '../doing/notices';
 import { typeName } from '../doing/record-name';
 import { useActiveList } from '../features/playing/active';
@@ -21,7 +22,7 @@ export interface Action {
   always?: boolean;
   /** Whether holding the key down does it again and again. */
   repeats?: boolean;
-  run: () => void;
+  run: (e: KeyboardEvent) => void;
 }
 
 const plain = (key: string) => (e: KeyboardEvent) => e.key === key && !e.ctrlKey && !e.metaKey && !e.altKey;
@@ -46,6 +47,14 @@ export function useActions(): Action[] {
       always: true,
       matches: (e) => held(e) && e.key.toLowerCase() === 'k',
       run: () => focusLine(),
+    },
+    {
+      keys: 'F6 Shift F6',
+      words: 'Go to the next part of the page, or the one before',
+      always: true,
+      repeats: true,
+      matches: (e) => e.key === 'F6' && !held(e) && !e.altKey,
+      run: (e) => goOn(e.shiftKey),
     },
     ...local([
       ['F2', 'Table: write the cell, in every selected row. Niche or cue: rename it'],
@@ -104,7 +113,7 @@ export function useActions(): Action[] {
       keys: 'F',
       words: 'Find… by state: lit, active, at a level, using a palette',
       matches: (e) => plain(e.key)(e) && e.key.toLowerCase() === 'f',
-      run: () => useBuilder.setState((s) => ({ open: !s.open })),
+      run: () => useBuilder.setState((s) => ({ open: !s.open, byKey: true })),
     },
     {
       keys: 'Space',
@@ -164,6 +173,7 @@ export function useActions(): Action[] {
 
 /** Listens for the keys of all actions. */
 export function useShortcuts(actions: Action[]) {
+  useEffect(rememberParts, []);
   useEffect(() => {
     const onKey = (e: KeyboardEvent) => {
       // What is open in front has the keys to itself.
@@ -194,7 +204,7 @@ export function useShortcuts(actions: Action[]) {
       if (!action) return;
       e.preventDefault();
       if (/^[0-9]$/.test(e.key) && !e.altKey) focusLine(e.key);
-      else action.run();
+      else action.run(e);
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);

@@ -38,6 +38,7 @@ export function Button({
       disabled={disabled}
       aria-pressed={pressed}
       data-autofocus={first || undefined}
+      autoFocus={first}
       onClick={(e) => (repeats || e.detail < 2) && onClick?.()}
       className={`inline-flex min-h-7 shrink-0 items-center gap-1.5 rounded-md border px-2.5 py-0.5 font-semibold ${KINDS[pressed ? 'main' : kind]}`}
     >

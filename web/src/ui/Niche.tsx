@@ -21,6 +21,8 @@ interface Props {
   onLook?: (looking: boolean, focus: boolean) => void;
   /** Enter or Space goes down: for what has to be held. */
   onHoldKey?: () => void;
+  /** Keys of its own. @returns whether it was one */
+  onKey?: (e: React.KeyboardEvent) => boolean;
   /** What is dragged or dropped here. */
   drag?: {
     ref: (element: HTMLElement | null) => void;
@@ -46,6 +48,7 @@ export function Niche({
   onRename,
   onLook,
   onHoldKey,
+  onKey,
   drag,
 }: Props) {
   const [renaming, setRenaming] = useState(false);
@@ -79,7 +82,12 @@ export function Niche({
         onBlur={() => onLook?.(false, true)}
         {...drag?.handlers}
         onKeyDown={(e) => {
-          if (e.key === 'F2') setRenaming(true);
+          if (onKey?.(e)) return;
+          // With these held no browser presses a button by itself.
+          if (e.key === 'Enter' && (e.ctrlKey || e.metaKey || e.altKey)) {
+            e.preventDefault();
+            if (!e.repeat) onPress(e);
+          } else if (e.key === 'F2') setRenaming(true);
           else if (onHoldKey && (e.key === 'Enter' || e.key === ' ')) {
             if (!e.repeat) onHoldKey();
             e.preventDefault();

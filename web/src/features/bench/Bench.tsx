@@ -120,7 +120,9 @@ const Open = memo(function Open({ record, about, onFold }: OpenProps) {
         ) : (
           desk.grid.index >= 0 && <GridPanel grid={desk.grid} patterns={desk.patterns} />
         )}
-        <div className="min-h-0 overflow-auto p-3">{record}</div>
+        <div data-part className="min-h-0 overflow-auto p-3">
+          {record}
+        </div>
       </div>
       <span className="absolute top-1 right-9 flex gap-2 text-[12px]">
         {VIEWS.filter((v) => v.about !== shown).map((v) => (

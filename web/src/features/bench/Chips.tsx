@@ -2,6 +2,7 @@ import { memo, useRef, useState } from 'react';
 import type { DeskView } from '../../api/client';
 import { edit, select } from '../../api/commands';
 import { attempt } from '../../doing/notices';
+import { useOneStop } from '../../ui/useOneStop';
 
 /** More are not seen without scrolling. */
 const MOST_STEPS = 72;
@@ -18,6 +19,7 @@ const stepAt = (x: number, y: number) => {
 
 /** Units selected, step by step; dragged into another order, pressed to take one out. */
 export function Chips({ desk }: { desk: DeskView }) {
+  const chips = useOneStop<HTMLDivElement>();
   const from = useRef<{ step: number; x: number; y: number } | null>(null);
   const [dragged, setDragged] = useState<{ step: number; over: number | null } | null>(null);
   const onPointerDown = (e: React.PointerEvent) => {
@@ -51,6 +53,7 @@ export function Chips({ desk }: { desk: DeskView }) {
   };
   return (
     <div
+      ref={chips}
       className="flex min-h-0 flex-1 touch-none flex-wrap content-start gap-1 overflow-auto"
       role="group"
       aria-label="Units selected, in order"

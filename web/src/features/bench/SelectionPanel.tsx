@@ -13,6 +13,7 @@ import { PatternPicture } from './PatternPicture';
 import { COMMON, ORDERS, PATTERNS, nameOf } from './patterns';
 import { useBuilder } from './builder';
 import { useEditReading } from '../../doing/useLineReading';
+import { useOneStop } from '../../ui/useOneStop';
 
 const run = (what: Edit) => void attempt(() => edit(what));
 
@@ -20,7 +21,7 @@ const run = (what: Edit) => void attempt(() => edit(what));
 export function SelectionPanel({ desk, wide }: { desk: DeskView; wide?: boolean }) {
   const held = desk.steps.reduce((sum, step) => sum + step.length, 0);
   return (
-    <div className="flex min-h-0 flex-col gap-1.5 overflow-hidden p-3">
+    <div data-part className="flex min-h-0 flex-col gap-1.5 overflow-hidden p-3">
       <div className="flex items-center gap-1.5">
         <span className="caps">Selection</span>
         <span className="mono font-bold">{held}</span>
@@ -60,7 +61,7 @@ export function SelectionPanel({ desk, wide }: { desk: DeskView; wide?: boolean 
   );
 }
 
-const turnBuilder = () => useBuilder.setState((s) => ({ open: !s.open }));
+const turnBuilder = () => useBuilder.setState((s) => ({ open: !s.open, byKey: false }));
 
 /** What was asked for and which patterns lie on it; each is taken off by itself, or all at once. */
 function Laid({ desk }: { desk: DeskView }) {
@@ -85,7 +86,7 @@ function Laid({ desk }: { desk: DeskView }) {
           </button>
         ))}
       </div>
-      {desk.shares > 1 && (
+      {(desk.shares > 1 || desk.steps.length > 1) && (
         <span className="flex shrink-0 items-center gap-1 text-petrol">
           <button
             aria-label="Previous share ( [ )"
@@ -95,7 +96,7 @@ function Laid({ desk }: { desk: DeskView }) {
           >
             ‹
           </button>
-          share {desk.share + 1} of {desk.shares}
+          {desk.shares > 1 ? `share ${desk.share + 1} of ${desk.shares}` : 'step through'}
           <button
             aria-label="Next share ( ] )"
             title="Next share ( ] )"
@@ -122,9 +123,10 @@ function Laid({ desk }: { desk: DeskView }) {
 /** Patterns as pictures of what each would take of the selection. */
 function Pictures({ desk, wide }: { desk: DeskView; wide?: boolean }) {
   const shown = wide ? PATTERNS : COMMON;
+  const row = useOneStop<HTMLDivElement>();
   const pictures = new Map(desk.pictures.map((p) => [p.words, p]));
   return (
-    <div className="flex gap-1">
+    <div ref={row} role="toolbar" aria-label="Patterns" className="flex gap-1">
       {shown.map((words) => {
         const picture = pictures.get(words);
         const laid = desk.patterns.lastIndexOf(words);
@@ -156,6 +158,7 @@ function Pictures({ desk, wide }: { desk: DeskView; wide?: boolean }) {
 
 /** Orders by number and place, shuffles with a seed, and any pattern in words. */
 function Orders({ desk }: { desk: DeskView }) {
+  const row = useOneStop<HTMLDivElement>();
   const pointing = useStageState((s) => s.pointing) !== null;
   const last = desk.patterns[desk.patterns.length - 1] ?? '';
   const shuffled = last.match(/^shuffle seed (\d+)$/)?.[1];
@@ -166,7 +169,7 @@ function Orders({ desk }: { desk: DeskView }) {
           run({ type: 'arrange', words: `sort by outward from ${x}, ${y}` }),
         );
   return (
-    <div className="flex items-center gap-2 text-[12px]">
+    <div ref={row} role="toolbar" aria-label="Sort" className="flex items-center gap-2 text-[12px]">
       <span className="caps">Sort</span>
       {ORDERS.map((by) => (
         <button

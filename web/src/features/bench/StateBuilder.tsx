@@ -1,5 +1,5 @@
 import { Plus, X } from 'lucide-react';
-import { useEffect, useMemo } from 'react';
+import { useEffect, useMemo, useRef } from 'react';
 import { edit, type How } from '../../api/commands';
 import { useEffects, useGroups, usePalettes, usePatch } from '../../api/queries';
 import { attempt } from '../../doing/notices';
@@ -29,8 +29,14 @@ export function StateBuilder() {
   const close = () => useBuilder.setState({ open: false });
   const take = (how: How) => void attempt(() => edit({ type: 'choose', words, how }));
   const light = reading.outcome?.words[1];
+  const select = useRef<HTMLSpanElement>(null);
+  // Opened by its key the next press selects; the words of the sentence are before it.
+  useEffect(() => {
+    if (useBuilder.getState().byKey) select.current?.querySelector('button')?.focus();
+  }, []);
   return (
     <section
+      data-part
       aria-label="Find…"
       className="flex flex-wrap items-center gap-x-2 gap-y-1 border-b border-line px-3 py-1.5"
       onKeyDown={(e) => {
@@ -109,9 +115,11 @@ export function StateBuilder() {
               ? ''
               : 'choose the missing word')}
       </output>
-      <Button kind="main" disabled={!words} onClick={() => take('hold')}>
-        Select
-      </Button>
+      <span ref={select}>
+        <Button kind="main" disabled={!words} onClick={() => take('hold')}>
+          Select
+        </Button>
+      </span>
       <Button disabled={!words} onClick={() => take('add')}>
         Add
       </Button>

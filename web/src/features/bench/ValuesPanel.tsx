@@ -19,6 +19,7 @@ import { SpreadHandles } from './SpreadHandles';
 import { WhiteSliders } from './WhiteSliders';
 import { Writing } from './Writing';
 import { Choice } from '../../ui/Choice';
+import { useOneStop } from '../../ui/useOneStop';
 
 const KINDS = ['intensity', 'position', 'colour', 'beam', 'shape', 'control'] as const;
 type Kind = (typeof KINDS)[number];
@@ -37,7 +38,7 @@ export function ValuesPanel({ desk }: { desk: DeskView }) {
   const rows = desk.values.filter((v) => v.kind === kind);
   const held = desk.steps.length > 0;
   return (
-    <div className="flex min-h-0 flex-col gap-1.5 overflow-hidden p-3">
+    <div data-part className="flex min-h-0 flex-col gap-1.5 overflow-hidden p-3">
       <div className="flex items-center gap-0.5">
         <Segmented
           tight
@@ -132,6 +133,7 @@ export function ValuesPanel({ desk }: { desk: DeskView }) {
 }
 
 function LevelKeys() {
+  const row = useOneStop<HTMLDivElement>();
   const levels: [string, number[]][] = [
     ['out', [0]],
     ['10', [10]],
@@ -143,7 +145,7 @@ function LevelKeys() {
     ['30 thru 90 thru 30', [30, 90, 30]],
   ];
   return (
-    <div className="flex flex-wrap gap-1 pb-1">
+    <div ref={row} role="toolbar" aria-label="Levels" className="flex flex-wrap gap-1 pb-1">
       {levels.map(([l, points]) => (
         <button
           key={l}
@@ -298,10 +300,9 @@ function Slots({
   const timer = useRef(0);
   const at = row.ranges.findIndex((r) => r.name === row.text);
   const set = (name: string) => onChange({ type: 'set', attribute: row.attribute, name });
-  const step = (by: number) => {
-    const next = row.ranges[(at + by + row.ranges.length) % row.ranges.length];
-    if (next) set(next.name);
-  };
+  // Each fixture goes on from where it is when its turn comes, so that quick presses all count.
+  const step = (back: boolean) =>
+    void attempt(() => edit({ type: 'step-slot', attribute: row.attribute, back }));
   const hold = () => {
     const command = row.ranges.some((r) => r.name === chosen && r.command);
     timer.current = window.setTimeout(
@@ -316,7 +317,7 @@ function Slots({
         <button
           aria-label={`Previous ${row.label}`}
           className="min-h-7 min-w-5 text-petrol"
-          onClick={() => step(-1)}
+          onClick={() => step(true)}
         >
           ‹
         </button>
@@ -347,7 +348,7 @@ function Slots({
         <button
           aria-label={`Next ${row.label}`}
           className="min-h-7 min-w-5 text-petrol"
-          onClick={() => step(1)}
+          onClick={() => step(false)}
         >
           ›
         </button>

@@ -45,7 +45,7 @@ export function ValuesTable() {
   if (count === 0 && !touched)
     return <p className="p-3 text-ink-2">Select lights first; their values stand here.</p>;
   return (
-    <div className="flex min-h-0 flex-col gap-1.5 p-3">
+    <div data-part className="flex min-h-0 flex-col gap-1.5 p-3">
       <div className="flex flex-wrap items-center gap-2">
         <Choice label="Cells show" value={way} options={WAYS} onChange={setWay} />
         <Choice

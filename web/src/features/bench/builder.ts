@@ -10,6 +10,8 @@ export interface Condition {
 
 interface Builder {
   open: boolean;
+  /** Whether it was opened by its key, so that keys go on in it. */
+  byKey: boolean;
   /** who is asked: everybody, or the selection */
   of: 'all' | 'hand';
   join: 'and' | 'or';
@@ -18,6 +20,7 @@ interface Builder {
 
 export const useBuilder = create<Builder>(() => ({
   open: false,
+  byKey: false,
   of: 'all',
   join: 'and',
   conditions: [{ not: false, kind: 'lit', value: '' }],
@@ -65,7 +68,7 @@ function state({ not, kind, value }: Condition): string {
 }
 
 /** As the line writes it; nothing as long as something is missing. */
-export function asked({ of, join, conditions }: Builder): string {
+export function asked({ of, join, conditions }: Pick<Builder, 'of' | 'join' | 'conditions'>): string {
   const states = conditions.map(state);
   return states.some((s) => !s) ? '' : `${of} where ${states.join(` ${join} `)}`;
 }

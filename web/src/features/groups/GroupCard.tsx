@@ -209,7 +209,8 @@ function Deleting({ groups, onDone }: { groups: GroupView[]; onDone: () => void 
       <div className="flex gap-2">
         <Button
           kind="danger"
-          disabled={!reading.outcome}
+          first
+          disabled={reading.problems.length > 0}
           onClick={() => void runEdit({ type: 'delete-groups', numbers }).then((d) => d && onDone())}
         >
           Delete

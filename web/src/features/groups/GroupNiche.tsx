@@ -14,6 +14,8 @@ const PER_PERCENT = 1.2;
  * rather sideways a way to another niche.
  */
 export const SLIP = 8;
+/** Milliseconds in which what a key asked for may not shine yet. */
+const KEYED_MS = 900;
 
 interface Props {
   group: GroupView;
@@ -43,6 +45,18 @@ export const GroupNiche = memo(function GroupNiche({ group, places, how, held, l
   const from = useRef<{ y: number; x: number; at: number } | null>(null);
   const levelTo = useGesture((percent: number) => ({ type: 'level-group', number: group.number, percent }));
   const levelled = useRef(false);
+  /** Where keys have it, while they go on quicker than light comes back. */
+  const keyed = useRef({ percent: 0, at: -Infinity });
+  const onKey = (e: React.KeyboardEvent) => {
+    const by = { PageUp: 10, PageDown: -10 }[e.key];
+    if (by === undefined || (e.target as HTMLElement).matches('input')) return false;
+    e.preventDefault();
+    const now = performance.now();
+    const from = now - keyed.current.at < KEYED_MS ? keyed.current.percent : lit();
+    keyed.current = { percent: Math.max(0, Math.min(100, from + by)), at: now };
+    void levelTo(keyed.current.percent);
+    return true;
+  };
   const press = (e: React.MouseEvent | React.KeyboardEvent) => {
     if (levelled.current) {
       levelled.current = false;
@@ -61,6 +75,8 @@ export const GroupNiche = memo(function GroupNiche({ group, places, how, held, l
     ...drag.listeners,
     onPointerDown: (e) => {
       from.current = { y: e.clientY, x: e.clientX, at: lit() };
+      // A quick hand is outside before it has moved once.
+      if (e.button === 0) e.currentTarget.setPointerCapture(e.pointerId);
       (drag.listeners?.onPointerDown as ((e: React.PointerEvent) => void) | undefined)?.(e);
     },
     onPointerMove: (e) => {
@@ -74,7 +90,6 @@ export const GroupNiche = memo(function GroupNiche({ group, places, how, held, l
           from.current = null;
           return;
         }
-        e.currentTarget.setPointerCapture(e.pointerId);
       }
       // Whoever listens further out would take it for a way to another niche.
       e.nativeEvent.stopPropagation();
@@ -124,6 +139,7 @@ export const GroupNiche = memo(function GroupNiche({ group, places, how, held, l
       active={looked}
       pressed={held === 'all' ? true : held === 'some' ? 'mixed' : false}
       onPress={press}
+      onKey={onKey}
       onRename={async (name) =>
         (await attempt(() => edit({ type: 'rename-group', number: group.number, name }))) !== undefined
       }

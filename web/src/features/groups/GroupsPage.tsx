@@ -25,6 +25,7 @@ import { useLiveLevels } from './live-levels';
 import { RecordGroup } from './RecordGroup';
 import { StarterGroups } from './StarterGroups';
 import { usePlaces } from './TinyPlan';
+import { useOneStop } from '../../ui/useOneStop';
 
 /** Numbers on one page of niches. */
 const PAGE = 48;
@@ -75,6 +76,7 @@ export function GroupsPage() {
     (number, to) => void runEdit({ type: 'move-group', number, to }),
   );
   const card = groups.filter((g) => looked.includes(g.number));
+  const niche = useOneStop<HTMLDivElement>({ selector: '[data-niche]', own: true });
   const shelf = (
     <>
       <div className="flex flex-wrap items-center gap-1.5 pb-3">
@@ -116,6 +118,7 @@ export function GroupsPage() {
       </div>
       <DndContext {...context}>
         <div
+          ref={niche}
           className={`min-h-0 flex-1 content-start gap-y-3 overflow-auto pt-1 pl-1 ${find === '' && pages.now.columns > 0 ? 'grid justify-start' : 'flex flex-wrap'}`}
           style={{ gridTemplateColumns: `repeat(${pages.now.columns}, max-content)` }}
         >

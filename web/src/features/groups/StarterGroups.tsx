@@ -111,7 +111,7 @@ function Choosing({ places, onDone }: { places: Places | null; onDone: () => voi
                         >
                           <input
                             type="checkbox"
-                            aria-label={`${s.name}, ${s.units.length} units${s.there ? `, there already as ${s.there}` : ''}`}
+                            aria-label={`${s.name}, ${s.units.length} ${s.units.length === 1 ? 'unit' : 'units'}${s.there ? `, there already as ${s.there}` : ''}`}
                             disabled={s.there !== ''}
                             checked={ticked(s)}
                             onFocus={() => setLooked(s)}
@@ -131,7 +131,7 @@ function Choosing({ places, onDone }: { places: Places | null; onDone: () => voi
         </table>
       </div>
       <div className="w-48 shrink-0 space-y-2">
-        <Button kind="main" disabled={names.length === 0} onClick={() => void record()}>
+        <Button kind="main" first disabled={names.length === 0} onClick={() => void record()}>
           Record {names.length} {names.length === 1 ? 'group' : 'groups'}
         </Button>
         {families.length > 1 && (

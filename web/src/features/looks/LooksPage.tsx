@@ -65,7 +65,7 @@ function Lists({ heading }: { heading: ReactNode }) {
   const [open] = useBenchOpen('looks', true);
   const cues = useMemo(() => list?.cues.filter((c) => held.includes(c.id)) ?? [], [list, held]);
   const record = (
-    <div className="flex flex-wrap items-center gap-2">
+    <div data-part={open ? undefined : true} className="flex flex-wrap items-center gap-2">
       {open && <span className="caps w-full">Record</span>}
       <RecordLook list={list} looks={looks} />
       <UpdateRunning looks={looks} />

@@ -7,6 +7,7 @@ import { EmptySwap } from '../niches/EmptySwap';
 import { withFree } from '../niches/pages-model';
 import { press, usePlaying } from '../playing/playing';
 import { runLines } from '../../doing/run-lines';
+import { useOneStop } from '../../ui/useOneStop';
 
 interface Props {
   lists: CueListView[];
@@ -32,6 +33,7 @@ export function Shelf({
   onNewList,
   onLook,
 }: Props) {
+  const shelf = useOneStop<HTMLDivElement>({ selector: '[data-niche]', own: true });
   const runs = usePlaying((s) => s.play.runs);
   const running = (kind: string, id: number) =>
     runs.find(
@@ -46,6 +48,8 @@ export function Shelf({
   );
   return (
     <div
+      ref={shelf}
+      data-part
       onWheel={(e) => e.deltaX === 0 && e.currentTarget.scrollBy(e.deltaY, 0)}
       className="flex min-w-0 flex-1 items-start gap-1 overflow-x-auto overflow-y-hidden pt-1 pb-1 pl-1"
     >

@@ -7,6 +7,7 @@ import { press, usePlaying } from '../playing/playing';
 import { CueSlopes, type Time } from './CueSlopes';
 import { cueLine, nextWords, pastedTimes, scaleOf, seconds } from './looks-model';
 import { runLines } from '../../doing/run-lines';
+import { useOneStop } from '../../ui/useOneStop';
 
 /** Behind the last cue. */
 const END = -1;
@@ -19,6 +20,7 @@ interface Props {
 
 /** A list drawn along time: each cue a row, all on one scale, so that length, wait and overlap are seen. */
 export function Timeline({ list, held, onHold }: Props) {
+  const cues = useOneStop<HTMLDivElement>({ selector: '[role="option"]', own: true });
   const { play, at } = usePlaying();
   const run = play.runs.find((r) => (r.kind === 'list' || r.kind === 'chase') && r.id === list.id);
   const scale = useMemo(() => scaleOf(list.cues), [list.cues]);
@@ -116,6 +118,7 @@ export function Timeline({ list, held, onHold }: Props) {
         </div>
       </div>
       <div
+        ref={cues}
         className="min-h-0 flex-1 overflow-auto"
         role="listbox"
         aria-label={`Cues of ${list.name}`}

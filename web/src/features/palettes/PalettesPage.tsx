@@ -24,6 +24,7 @@ import { PaletteNiche } from './PaletteNiche';
 import { Realign } from './Realign';
 import { RecordPalette } from './RecordPalette';
 import { StarterPalettes } from './StarterPalettes';
+import { useOneStop } from '../../ui/useOneStop';
 
 /** Numbers on one page of niches. */
 const PAGE = 60;
@@ -89,6 +90,7 @@ function BenchOf({ children }: { children: ReactNode }) {
 }
 
 function Shelf({ onView }: { onView: (view: 'shelf' | 'coverage') => void }) {
+  const shelf = useOneStop<HTMLDivElement>({ selector: '[data-niche]', own: true });
   const all = usePalettes().data;
   const palettes = useMemo(() => all ?? [], [all]);
   const desk = useDesk().data;
@@ -181,6 +183,7 @@ function Shelf({ onView }: { onView: (view: 'shelf' | 'coverage') => void }) {
       </div>
       <DndContext {...context}>
         <div
+          ref={shelf}
           className={`min-h-0 flex-1 content-start gap-y-3 overflow-auto pt-1 pl-1 ${find === '' && pages.now.columns > 0 ? 'grid justify-start' : 'flex flex-wrap'}`}
           style={{ gridTemplateColumns: `repeat(${pages.now.columns}, max-content)` }}
         >

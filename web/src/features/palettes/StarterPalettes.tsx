@@ -103,7 +103,7 @@ function Choosing({ onDone }: { onDone: () => void }) {
         ))}
       </div>
       <div className="w-44 shrink-0 space-y-2">
-        <Button kind="main" disabled={names.length === 0} onClick={() => void record()}>
+        <Button kind="main" first disabled={names.length === 0} onClick={() => void record()}>
           Record {names.length} {names.length === 1 ? 'palette' : 'palettes'}
         </Button>
         <p className="text-[12px] text-ink-2">

@@ -14,6 +14,7 @@ import { EffectSheet } from './EffectSheet';
 import { StarterEffects } from './StarterEffects';
 import { StartEffect } from './StartEffect';
 import { BEGINNINGS } from './effects-model';
+import { useOneStop } from '../../../ui/useOneStop';
 
 /** Effects in their niches, and one of them drawn: the curve, the dots, the handles. */
 export function EffectsView({ heading }: { heading: React.ReactNode }) {
@@ -23,6 +24,7 @@ export function EffectsView({ heading }: { heading: React.ReactNode }) {
   const desk = useDesk().data;
   const [chosen, setChosen] = useKept('effect', 0);
   const [starters, setStarters] = useState(false);
+  const shelf = useOneStop<HTMLDivElement>({ selector: '[data-niche]', own: true });
   const [composing, setComposing] = useState(false);
   const loose = effects.filter((e) => e.number === 0);
   const effect = effects.find((e) => e.id === chosen) ?? loose.find((e) => e.used) ?? effects[0];
@@ -31,7 +33,11 @@ export function EffectsView({ heading }: { heading: React.ReactNode }) {
     <>
       <div className="flex items-start gap-3">
         {heading}
-        <div className="flex min-w-0 items-start gap-1 overflow-x-auto overflow-y-hidden pt-1 pb-1 pl-1">
+        <div
+          ref={shelf}
+          data-part
+          className="flex min-w-0 items-start gap-1 overflow-x-auto overflow-y-hidden pt-1 pb-1 pl-1"
+        >
           {[...(effects.length > 0 ? withFree(effects.filter((e) => e.number > 0)) : []), ...loose].map(
             (e) =>
               typeof e === 'number' ? (
@@ -54,7 +60,7 @@ export function EffectsView({ heading }: { heading: React.ReactNode }) {
         <Button onClick={() => setStarters(true)}>Starter effects</Button>
       </div>
       <StarterEffects open={starters} onClose={() => setStarters(false)} />
-      <div className="flex flex-wrap items-center gap-1.5">
+      <div data-part className="flex flex-wrap items-center gap-1.5">
         <span className="text-[12px] text-ink-2">Start on the selection:</span>
         {BEGINNINGS.map((b) => (
           <Button

@@ -70,7 +70,7 @@ function Keep({ names, onDone }: { names: string[]; onDone: () => void }) {
   });
   return (
     <div className="flex items-center gap-2">
-      <Button kind="main" disabled={names.length === 0} onClick={() => void record()}>
+      <Button kind="main" first disabled={names.length === 0} onClick={() => void record()}>
         Record {names.length} {names.length === 1 ? 'effect' : 'effects'}
       </Button>
       <span className="text-[12px] text-ink-2">One step, undone as one. Nothing moves on stage yet.</span>

@@ -166,6 +166,7 @@ class AccessibleIT extends InBrowser {
         opening.run();
         assertThat(dialog().getByRole(AriaRole.HEADING).first()).isVisible();
         found.addAll(violations(name, "[role=dialog]"));
+        found.addAll(laidOut(name));
         page.keyboard().press("Escape");
         assertThat(dialog()).hasCount(0);
     }

@@ -66,6 +66,7 @@ class EveryEditTest {
                 of("invert", "11 + 12", "", "invert"),
                 of("recent", "11\n12", "'index': 0", ""),
                 of("step", "all", "'back': false", "next"),
+                of("step-slot", "11 thru 14", "'attribute': 'Shutter1', 'back': false", "Shutter1 next"),
                 of("highlight", "11", "'on': true", "highlight on"),
                 of("record-highlight", "11 at 60", "'perType': true, 'with': []", "record highlight per type"),
                 of("forget-highlight", "11 at 60\nrecord highlight", "", "highlight home"),

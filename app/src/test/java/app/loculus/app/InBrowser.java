@@ -36,6 +36,9 @@ abstract class InBrowser {
 
     private static final int LOOK_MS = 60;
 
+    /** Seconds that something may take on a slow machine. */
+    private static final int PATIENCE = Integer.getInteger("loculus.patience", 60);
+
     @TempDir
     static Path data;
 
@@ -63,9 +66,9 @@ abstract class InBrowser {
         app.start();
         browser = Shared.BROWSER;
         // Machines may be slow; what does not come at all still fails.
-        PlaywrightAssertions.setDefaultAssertionTimeout(40_000);
+        PlaywrightAssertions.setDefaultAssertionTimeout(PATIENCE * 1000);
         page = browser.newPage(new Browser.NewPageOptions().setViewportSize(1280, 800));
-        page.setDefaultTimeout(60_000);
+        page.setDefaultTimeout(PATIENCE * 1000);
     }
 
     @AfterAll
@@ -190,10 +193,10 @@ abstract class InBrowser {
 
     /** Waits until something holds, and looks again only after a moment: each look is a request. */
     static void until(BooleanSupplier holds) {
-        long deadline = System.nanoTime() + TimeUnit.SECONDS.toNanos(60);
+        long deadline = System.nanoTime() + TimeUnit.SECONDS.toNanos(PATIENCE);
         while (!holds.getAsBoolean()) {
             if (System.nanoTime() > deadline) {
-                throw new AssertionError("It does not come within a minute.");
+                throw new AssertionError("It does not come within " + PATIENCE + " s.");
             }
             page.waitForTimeout(LOOK_MS);
         }

@@ -242,6 +242,18 @@ class RecipesTest {
     }
 
     @Test
+    void starters_are_named_in_any_case_and_what_is_none_is_said() {
+        Show show = Rig.after(recorded(), "hang 11 + 12 on \"Bridge 1\"");
+        assertThat(Rig.after(show, "starter groups \"bRIDGE 1\"").groups())
+                .hasSize(show.groups().size() + 1);
+        assertThat(Rig.say(show, "starter groups \"Bridge 1\" + \"Bridge 7\"")
+                        .problems()
+                        .get(0)
+                        .words())
+                .isEqualTo("There is nothing to make a group “Bridge 7” of.");
+    }
+
+    @Test
     void shares_of_a_type_are_by_place_and_number() {
         Show show = recorded();
         List<Starter> washes = Starter.of(show).stream()

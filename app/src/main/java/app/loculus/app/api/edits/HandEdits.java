@@ -195,6 +195,14 @@ public sealed interface HandEdits extends TypedEdit {
         }
     }
 
+    /** Goes on by one place of a wheel, each unit from its own. @param attribute as the line names it */
+    record StepSlot(String attribute, boolean back) implements HandEdits {
+        @Override
+        public ShowEdit edit(Here here) {
+            return new app.loculus.core.edit.hand.StepSlot(TypedEdit.orBlank(attribute), !back);
+        }
+    }
+
     record Highlight(boolean on) implements HandEdits {
         @Override
         public ShowEdit edit(Here here) {

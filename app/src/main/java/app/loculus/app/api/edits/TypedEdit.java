@@ -18,6 +18,7 @@ import java.util.function.Function;
     @JsonSubTypes.Type(value = HandEdits.HoldGroup.class, name = "hold-group"),
     @JsonSubTypes.Type(value = HandEdits.Arrange.class, name = "arrange"),
     @JsonSubTypes.Type(value = HandEdits.Step.class, name = "step"),
+    @JsonSubTypes.Type(value = HandEdits.StepSlot.class, name = "step-slot"),
     @JsonSubTypes.Type(value = HandEdits.Highlight.class, name = "highlight"),
     @JsonSubTypes.Type(value = HandEdits.Clear.class, name = "clear"),
     @JsonSubTypes.Type(value = HandEdits.Home.class, name = "home"),

@@ -22,8 +22,19 @@ public record RecordStarters(Optional<List<String>> names) implements ShowEdit {
     public void on(Draft draft) {
         draft.reads(PartKinds.FIXTURES);
         draft.reads(PartKinds.GROUPS);
-        List<Starter> wanted =
-                Starter.of(draft.show()).stream().filter(this::wanted).toList();
+        List<Starter> all = Starter.of(draft.show());
+        names.orElse(List.of()).stream()
+                .filter(n -> all.stream().noneMatch(s -> s.name().equalsIgnoreCase(n)))
+                .findFirst()
+                .ifPresent(name -> {
+                    throw Refusal.of(
+                            "group.starters",
+                            "group",
+                            "There is nothing to make a group “" + name + "” of.",
+                            WayOut.advice(
+                                    "They are called as the type or the position is, such as “BRIDGE 1” or “BRIDGE 1 LEFT”: Starter groups… lists them."));
+                });
+        List<Starter> wanted = all.stream().filter(this::wanted).toList();
         List<Starter> fresh = wanted.stream().filter(s -> s.there().isEmpty()).toList();
         if (fresh.isEmpty()) {
             throw Refusal.of(
@@ -45,7 +56,7 @@ public record RecordStarters(Optional<List<String>> names) implements ShowEdit {
     }
 
     private boolean wanted(Starter starter) {
-        return names.map(n -> n.contains(starter.name()))
+        return names.map(n -> n.stream().anyMatch(starter.name()::equalsIgnoreCase))
                 .orElse(starter.share().equals("whole") && !starter.family().equals("purpose"));
     }
 }
