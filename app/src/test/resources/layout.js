@@ -7,10 +7,13 @@
     return box.width > 1 && box.height > 1 && e.checkVisibility({ opacityProperty: true, visibilityProperty: true });
   };
   const found = [];
+  // Under an open dialog the page rests: only what is in the dialog can be pressed.
+  const dialog = [...document.querySelectorAll('[role=dialog][aria-modal=true]')].at(-1);
+  const rests = (e) => dialog && !dialog.contains(e);
   document.querySelectorAll('select').forEach((e) => found.push(`a choice of the browser's own: ${told(e)}`));
 
   const controls = [...document.querySelectorAll('button, a[href], input, textarea, [role=slider], [role=radio]')].filter(
-    (e) => seen(e) && !e.closest('[inert]') && !e.matches('.sr-only, .sr-only *') && getComputedStyle(e).pointerEvents !== 'none',
+    (e) => seen(e) && !rests(e) && !e.closest('[inert]') && !e.matches('.sr-only, .sr-only *') && getComputedStyle(e).pointerEvents !== 'none',
   );
   for (const e of controls) {
     if (!(e.innerText?.trim() || e.title || e.ariaLabel || e.labels?.length)) found.push(`without a name: ${e.outerHTML.slice(0, 120)}`);
@@ -33,7 +36,7 @@
   }
 
   for (const e of document.querySelectorAll('body *')) {
-    if (!seen(e) || e.scrollWidth <= e.clientWidth + 1 || e.matches('input, textarea, svg, svg *, .sr-only, .sr-only *')) continue;
+    if (!seen(e) || rests(e) || e.scrollWidth <= e.clientWidth + 1 || e.matches('input, textarea, svg, svg *, .sr-only, .sr-only *')) continue;
     const style = getComputedStyle(e);
     const cuts = style.textOverflow === 'ellipsis' || (style.overflowX === 'hidden' && [...e.childNodes].some((n) => n.nodeType === 3 && n.data.trim()));
     if (cuts && style.overflowX === 'hidden' && !e.closest('[title], [aria-label]:not(section, nav, main, form, [role=group], [role=grid], [role=listbox])'))

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import java.util.List;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.BeforeEach;
 
@@ -70,6 +71,14 @@ abstract class InLooks extends InBrowser {
         return page.locator("[data-niche]")
                 .filter(new Locator.FilterOptions().setHasText(""))
                 .and(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile(name))));
+    }
+
+    /** Levels of fixtures 1 to 8 in percent, asked for at the same moment. */
+    static double[] percents() {
+        List<?> levels = (List<?>)
+                page.evaluate(
+                        "() => Promise.all([1, 2, 3, 4, 5, 6, 7, 8].map(async (n) => (await (await fetch(`/api/rig/${n}`)).json()).intensity * 100))");
+        return levels.stream().mapToDouble(at -> ((Number) at).doubleValue()).toArray();
     }
 
     static double percent(int number) {

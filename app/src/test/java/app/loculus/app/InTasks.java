@@ -7,6 +7,7 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.BoundingBox;
+import com.microsoft.playwright.options.KeyboardModifier;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
@@ -235,6 +236,17 @@ abstract class InTasks extends InBrowser {
 
     static void niche(String begins) {
         page.locator("[data-niche][aria-label^='" + begins + "']").last().click();
+    }
+
+    /** Looks at what lies in a niche without taking it. */
+    static void lookAt(String begins) {
+        page.locator("[data-niche][aria-label^='" + begins + "']")
+                .click(new Locator.ClickOptions().setModifiers(List.of(KeyboardModifier.CONTROL)));
+    }
+
+    static void toNiche(String begins) {
+        part("[data-niche]");
+        arrow("ArrowRight", "^" + begins);
     }
 
     static void keys(String... keys) {
