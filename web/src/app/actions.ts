@@ -64,6 +64,7 @@ export function useActions(): Action[] {
       ['Enter', 'Niche: use it. Cue: play it. Plan: select it'],
       ['Ctrl V', 'Table: paste columns at the cursor'],
       ['Alt ← →', 'Chip: one step earlier or later in the order'],
+      ['Alt ↑ ↓', 'Cue: one place earlier or later in its list'],
       ['Alt ← → ↑ ↓', 'Map: move the selection by a slot or a row'],
       ['Space ↑ ↓', 'Bring up: light, back, next'],
       ['A W D N', 'Bring up: answered, wrong, dead, note'],

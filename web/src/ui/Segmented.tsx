@@ -2,7 +2,8 @@ import { Radio, RadioGroup } from '@headlessui/react';
 
 interface Props<T extends string> {
   label: string;
-  options: { value: T; text: string; count?: string; alarm?: boolean }[];
+  /** `said` names an option that shows a sign. */
+  options: { value: T; text: string; said?: string; count?: string; alarm?: boolean }[];
   value: T;
   onChange: (value: T) => void;
   tight?: boolean;
@@ -23,6 +24,8 @@ export function Segmented<T extends string>({ label, options, value, onChange, t
         <Radio
           key={o.value}
           value={o.value}
+          aria-label={o.said}
+          title={o.said}
           className={`flex min-h-7 cursor-pointer items-center border-r border-line ${tight ? 'px-1.5' : 'px-2.5'} last:border-r-0 focus-visible:outline-2 focus-visible:-outline-offset-2 focus-visible:outline-petrol ${o.value === value ? 'bg-petrol text-on-petrol focus-visible:outline-on-petrol' : 'hover:bg-sunk'}`}
         >
           {o.text}

@@ -2,6 +2,7 @@ import { useDraggable, useDroppable } from '@dnd-kit/core';
 import { memo, useRef, useState } from 'react';
 import { edit, type How } from '../../api/commands';
 import type { GroupView } from '../../api/client';
+import { useKeyedLevel } from '../../doing/keyed';
 import { useGesture } from '../../doing/gesture';
 import { attempt } from '../../doing/notices';
 import { Niche } from '../../ui/Niche';
@@ -14,8 +15,6 @@ const PER_PERCENT = 1.2;
  * rather sideways a way to another niche.
  */
 export const SLIP = 8;
-/** Milliseconds in which what a key asked for may not shine yet. */
-const KEYED_MS = 900;
 
 interface Props {
   group: GroupView;
@@ -45,16 +44,12 @@ export const GroupNiche = memo(function GroupNiche({ group, places, how, held, l
   const from = useRef<{ y: number; x: number; at: number } | null>(null);
   const levelTo = useGesture((percent: number) => ({ type: 'level-group', number: group.number, percent }));
   const levelled = useRef(false);
-  /** Where keys have it, while they go on quicker than light comes back. */
-  const keyed = useRef({ percent: 0, at: -Infinity });
+  const keyed = useKeyedLevel(() => lit());
   const onKey = (e: React.KeyboardEvent) => {
     const by = { PageUp: 10, PageDown: -10 }[e.key];
     if (by === undefined || (e.target as HTMLElement).matches('input')) return false;
     e.preventDefault();
-    const now = performance.now();
-    const from = now - keyed.current.at < KEYED_MS ? keyed.current.percent : lit();
-    keyed.current = { percent: Math.max(0, Math.min(100, from + by)), at: now };
-    void levelTo(keyed.current.percent);
+    void levelTo(keyed(by));
     return true;
   };
   const press = (e: React.MouseEvent | React.KeyboardEvent) => {

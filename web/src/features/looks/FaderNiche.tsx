@@ -1,5 +1,6 @@
 import { useRef, useState, type ReactNode } from 'react';
 import { Niche } from '../../ui/Niche';
+import { useKeyedLevel } from '../../doing/keyed';
 import { useSwap } from '../niches/useSwap';
 
 /** Pixels up for one percent more. */
@@ -43,6 +44,7 @@ export function FaderNiche({
   const dragged = useRef(false);
   const swap = useSwap(kind, number, onMove);
   const now = shown ?? level;
+  const keyed = useKeyedLevel(() => level);
   return (
     <div
       className="touch-none select-none"
@@ -51,7 +53,7 @@ export function FaderNiche({
         if (step !== undefined && !(e.target as HTMLElement).matches('input')) {
           e.preventDefault();
           e.stopPropagation();
-          onLevel(Math.max(0, Math.min(100, Math.round(level) + step)));
+          onLevel(keyed(step));
         } else if (
           onFlash &&
           e.key.toLowerCase() === 'f' &&

@@ -116,10 +116,10 @@ export function Ring({ list }: { list: CueListView }) {
           onChange={(d) => set(d)}
           tight
           options={[
-            { value: 'forwards', text: '→' },
-            { value: 'backwards', text: '←' },
-            { value: 'bounce', text: '↔' },
-            { value: 'random', text: 'any' },
+            { value: 'forwards', text: '→', said: 'forwards' },
+            { value: 'backwards', text: '←', said: 'backwards' },
+            { value: 'bounce', text: '↔', said: 'bounce' },
+            { value: 'random', text: 'any', said: 'random' },
           ]}
         />
         <div className="text-[12px] text-ink-2">{list.direction}</div>

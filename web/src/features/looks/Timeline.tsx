@@ -1,6 +1,7 @@
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
 import { CircleHelp } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState } from 'react';
+import { flushSync } from 'react-dom';
 import type { CueListView, CueView } from '../../api/client';
 import { line as say } from '../../api/commands';
 import { press, usePlaying } from '../playing/playing';
@@ -65,11 +66,16 @@ export function Timeline({ list, held, onHold }: Props) {
   };
   const last = list.cues[list.cues.length - 1];
   /** What a drop there does; nothing where it changes nothing. @param before the end of the list when absent */
-  const rehoused = (before?: CueView) => {
-    const cue = moved.current;
+  const rehoused = (before?: CueView, cue = moved.current) => {
     if (!cue || cue.id === (before ?? last)?.id) return '';
     const to = before ? `before ${before.number}` : `to ${Math.floor(Number(last!.number)) + 1}`;
     return `move ${cueLine(list, cue)} ${to}`;
+  };
+  /** One place earlier or later, as a drag there would. */
+  const shift = (cue: CueView, earlier: boolean) => {
+    const at = list.cues.indexOf(cue);
+    if (earlier ? at === 0 : cue === last) return;
+    void runLines([rehoused(list.cues[earlier ? at - 1 : at + 2], cue)]);
   };
   const foresee = async (before?: CueView) => {
     const asked = rehoused(before);
@@ -138,6 +144,7 @@ export function Timeline({ list, held, onHold }: Props) {
                 e,
                 () => choose(cue, e),
                 () => void press({ press: 'jump', list: list.id, cue: cue.id }),
+                (earlier) => shift(cue, earlier),
               )
             }
             className={`grid cursor-default grid-cols-[minmax(210px,0.8fr)_minmax(0,1fr)] items-center border-b border-line px-3 py-0.5 ${held.includes(cue.id) ? 'bg-petrol-soft' : run?.cue === cue.id ? 'bg-sunk' : ''} ${over?.cue === cue.id ? 'border-t-2 border-t-petrol' : ''}`}
@@ -220,14 +227,28 @@ function Signs() {
           fall, <b className="text-plum">━●</b> everything else, ▨ the wait before,{' '}
           <b className="text-ochre">▲</b> the next cue starts by itself
         </p>
-        <p>Drag an end, or type. Double-click or Enter plays a cue; drag its name to move it.</p>
+        <p>
+          Drag an end, or type. Double-click or Enter plays a cue; drag its name to move it, or Alt with ↑ and
+          ↓.
+        </p>
       </PopoverPanel>
     </Popover>
   );
 }
 
-function rowKey(e: React.KeyboardEvent<HTMLElement>, choose: () => void, play: () => void) {
+function rowKey(
+  e: React.KeyboardEvent<HTMLElement>,
+  choose: () => void,
+  play: () => void,
+  shift: (earlier: boolean) => void,
+) {
   if (e.target !== e.currentTarget) return;
+  if (e.altKey && (e.key === 'ArrowDown' || e.key === 'ArrowUp')) {
+    e.preventDefault();
+    e.stopPropagation();
+    shift(e.key === 'ArrowUp');
+    return;
+  }
   const next = { ArrowDown: 'nextElementSibling', ArrowUp: 'previousElementSibling' } as const;
   if (e.key === 'ArrowDown' || e.key === 'ArrowUp') {
     const row = e.currentTarget[next[e.key]] as HTMLElement | null;
@@ -239,9 +260,9 @@ function rowKey(e: React.KeyboardEvent<HTMLElement>, choose: () => void, play: (
     play();
   } else if (e.key === ' ' || e.key === 'F2') {
     e.preventDefault();
-    choose();
-    // Its name is in the editor as soon as it is chosen.
-    if (e.key === 'F2')
-      window.setTimeout(() => document.querySelector<HTMLInputElement>('[data-cue-name]')?.select(), 50);
+    if (e.key === ' ') return choose();
+    // Its name is in the editor once it is chosen; what is typed next may come at once.
+    flushSync(choose);
+    document.querySelector<HTMLInputElement>('[data-cue-name]')?.select();
   }
 }

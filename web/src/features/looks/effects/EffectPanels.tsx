@@ -35,7 +35,7 @@ export function EffectPanels({ effect, movement: m, edit }: Props) {
   const set = (what: string) => void runLines([`${edit} ${what}`]);
   const { along } = effect;
   return (
-    <div className="flex flex-wrap gap-2">
+    <div data-part className="flex flex-wrap gap-2">
       <Panel title="What moves">
         <span className="w-full text-[13px]">{m.words}</span>
         <NumberField label="cycles a minute" value={effect.rate} onSet={(v) => set(`rate ${v}`)} />

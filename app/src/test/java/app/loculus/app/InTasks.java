@@ -8,6 +8,7 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.BoundingBox;
 import com.microsoft.playwright.options.KeyboardModifier;
+import com.microsoft.playwright.options.WaitForSelectorState;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
@@ -32,6 +33,8 @@ abstract class InTasks extends InBrowser {
     /** Whether every way of each task is gone, and told. */
     private static final boolean EACH = Boolean.getBoolean("loculus.tasks.each");
 
+    private static final String LEAF =
+            ":is([data-part], [data-panel]:not(:has([data-panel], [data-part])), main section)";
     private static final int NOT_DONE = -1;
     private static final List<String> WAYS = List.of("by pointer", "by keys", "by the line");
 
@@ -64,7 +67,7 @@ abstract class InTasks extends InBrowser {
     /**
      * One task.
      *
-     * @param given lines that come before it
+     * @param given lines that come before it; what is played alone, with an empty line before it
      * @param path where it begins
      * @param ends what is asked of the show afterwards: a path of its interface, and what of it, in JavaScript
      * @param as what that is then
@@ -125,7 +128,6 @@ abstract class InTasks extends InBrowser {
 
     /** A run of all tests takes one of the two ways through the pages, the next task the other; the line is quick. */
     private static void done(Task t, int index) {
-        List<Integer> held = held(t.name());
         List<Integer> took = new ArrayList<>();
         took.add(EACH || index % 2 == 0 || t.keys() == null ? took(t, "by pointer", t.pointer()) : NOT_DONE);
         took.add(EACH || index % 2 == 1 ? took(t, "by keys", t.keys()) : NOT_DONE);
@@ -139,6 +141,7 @@ abstract class InTasks extends InBrowser {
                             " | ",
                             took.stream().map(n -> n == NOT_DONE ? "–" : "" + n).toList()) + " |");
         }
+        List<Integer> held = held(t.name());
         for (int i = 0; i < took.size(); i++) {
             assertThat(took.get(i)).as(t.name() + ": " + WAYS.get(i)).isLessThanOrEqualTo(held.get(i));
         }
@@ -187,9 +190,8 @@ abstract class InTasks extends InBrowser {
                         + " window.task = (await (await post('/api/shows', { name })).json()).id;"
                         + " const made = await post(`/api/shows/${window.task}/line`, { text }); if (!made.ok) throw new Error(await made.text()); }",
                 List.of(name, RIG));
-        if (!t.given().isEmpty()) {
-            say(t.given());
-        }
+        // What is played stands alone, behind an empty line.
+        Stream.of(t.given().split("\n\n")).filter(lines -> !lines.isEmpty()).forEach(InTasks::say);
     }
 
     private static void begin(Task t) {
@@ -267,6 +269,7 @@ abstract class InTasks extends InBrowser {
 
     /** Goes to the next part of the page, or back, until the keys are in what a selector finds. */
     static void part(String selector) {
+        page.locator(selector).first().waitFor(new Locator.WaitForOptions().setState(WaitForSelectorState.ATTACHED));
         for (int i = 0; i < 8; i++) {
             keys("F6");
             if (at(selector)) {
@@ -274,6 +277,12 @@ abstract class InTasks extends InBrowser {
             }
         }
         throw new AssertionError("F6 does not come to " + selector);
+    }
+
+    /** The same to the innermost part that has a control of this name, and there on to it. */
+    static void partWith(String name) {
+        part("%1$s:has([aria-label^='%2$s'])".formatted(LEAF, name));
+        arrow("Tab", "^" + name);
     }
 
     static boolean at(String selector) {
@@ -329,6 +338,19 @@ abstract class InTasks extends InBrowser {
         page.mouse().move(box.x + box.width / 2 + x / 2, box.y + box.height / 2 + y / 2);
         page.mouse().move(box.x + box.width / 2 + x, box.y + box.height / 2 + y);
         page.mouse().up();
+    }
+
+    /** Writes into a field over what stands there, and does it. */
+    static void written(Locator field, String text) {
+        field.click();
+        overwrite(text);
+    }
+
+    /** The same in the field that has the keys. */
+    static void overwrite(String text) {
+        keys("Control+A");
+        type(text);
+        keys("Enter");
     }
 
     static void shown(String text) {

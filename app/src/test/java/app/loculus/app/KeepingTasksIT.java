@@ -236,6 +236,7 @@ class KeepingTasksIT extends InTasks {
                         .given("1 + 11 colour xy 0.3, 0.2", "record colour 3 \"Plum\" per type", "11")
                         .pointer(() -> {
                             page.locator("[data-niche][aria-label^='3 Plum']").hover();
+                            assertThat(page.getByLabel("The palette looked at")).containsText("Plum");
                             press("^− hand$");
                         })
                         .keys(() -> {

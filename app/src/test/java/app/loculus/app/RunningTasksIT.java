@@ -2,6 +2,8 @@ package app.loculus.app;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import java.util.List;
 import java.util.stream.Stream;
@@ -14,7 +16,9 @@ class RunningTasksIT extends InTasks {
 
     @Override
     List<Task> tasks() {
-        return Stream.of(looks(), effects()).flatMap(List::stream).toList();
+        return Stream.of(looks(), chases(), effects(), moving())
+                .flatMap(List::stream)
+                .toList();
     }
 
     private static List<Task> looks() {
@@ -103,7 +107,139 @@ class RunningTasksIT extends InTasks {
                             keys("Enter");
                         })
                         .line("rename cue 2 \"Aft\"")
-                        .ends("/looks", CUES + ".map((c) => c.name).join()", "Bow,Aft"));
+                        .ends("/looks", CUES + ".map((c) => c.name).join()", "Bow,Aft"),
+                Task.of("times of a cue: in, out, the rest", "/looks")
+                        .given(TWO_CUES)
+                        .pointer(() -> {
+                            cue(1).click();
+                            page.getByLabel("in of cue 1").click();
+                            type("3");
+                            keys("Tab");
+                            type("5");
+                            keys("Tab");
+                            type("4");
+                            keys("Enter");
+                        })
+                        .keys(() -> {
+                            part("[role=listbox]");
+                            keys("Space");
+                            tab("-^in");
+                            type("3");
+                            keys("Tab");
+                            type("5");
+                            keys("Tab");
+                            type("4");
+                            keys("Enter");
+                        })
+                        .line("cue 1 in 3 out 5 rest 4")
+                        .ends("/looks", CUES + ".slice(0, 1).map((c) => [c.in, c.out, c.rest].join()).join()", "3,5,4"),
+                Task.of("a cue one place earlier", "/looks")
+                        .given(TWO_CUES)
+                        .pointer(() -> page.getByText("Stern")
+                                .dragTo(page.getByRole(AriaRole.OPTION).first()))
+                        .keys(() -> {
+                            part("[role=listbox]");
+                            keys("ArrowDown", "Alt+ArrowUp");
+                        })
+                        .line("move cue 2 before 1")
+                        .ends("/looks", CUES + ".map((c) => c.name).join()", "Stern,Bow"),
+                Task.of("a fader pushed up", "/looks")
+                        .given("1 thru 4 at 60", "record submaster 1 \"Wash\"", "clear all")
+                        .pointer(() -> drag(fader(), 0, -60))
+                        .keys(() -> {
+                            toNiche("1 Wash");
+                            keys(5, "PageUp");
+                        })
+                        .line("submaster 1 at 50")
+                        .ends("/api/rig/1", "v.intensity > 0.2", "true"));
+    }
+
+    private static Locator cue(int number) {
+        return page.getByRole(AriaRole.OPTION).nth(number - 1);
+    }
+
+    private static Locator fader() {
+        return page.locator("[data-niche][aria-label^='1 Wash']");
+    }
+
+    private static List<Task> chases() {
+        String chase = TWO_CUES + "\nlist 1 as chase\n\ngo list 1";
+        return List.of(
+                Task.of("the tempo of a chase", "/looks")
+                        .given(chase)
+                        .pointer(() -> written(page.locator("[aria-label='a minute']"), "90"))
+                        .keys(() -> {
+                            partWith("a minute");
+                            overwrite("90");
+                        })
+                        .line("list 1 rate 90")
+                        .ends("/looks", "v.lists[0].rate", "90"),
+                Task.of("the tempo of a chase tapped", "/looks")
+                        .given(chase + "\n\nlist 1 rate 7")
+                        .pointer(() -> {
+                            for (int i = 0; i < 4; i++) {
+                                press("^Tap");
+                                page.waitForTimeout(300);
+                            }
+                        })
+                        .keys(() -> {
+                            partWith("a minute");
+                            tab("^Tap");
+                            for (int i = 0; i < 4; i++) {
+                                keys("Enter");
+                                page.waitForTimeout(300);
+                            }
+                        })
+                        .line("tempo list 1 at 120")
+                        .ends("/play", "v.runs[0]?.rate > 8", "true"),
+                Task.of("how much of a step is crossfade", "/looks")
+                        .given(chase)
+                        .pointer(() -> written(page.getByLabel("crossfade %"), "80"))
+                        .keys(() -> {
+                            partWith("a minute");
+                            tab("^crossfade");
+                            overwrite("80");
+                        })
+                        .line("list 1 crossfade 80")
+                        .ends("/looks", "v.lists[0].crossfade", "80"),
+                Task.of("a chase that comes back from its end", "/looks")
+                        .given(chase)
+                        .pointer(() -> radio("^bounce$"))
+                        .keys(() -> {
+                            partWith("a minute");
+                            tab("^forwards");
+                            arrow("ArrowRight", "^bounce");
+                        })
+                        .line("list 1 bounce")
+                        .ends("/looks", "v.lists[0].direction", "bounce"),
+                Task.of("a chase paused", "/looks")
+                        .given(chase)
+                        .pointer(() -> press("^Pause"))
+                        .keys(() -> keys("p"))
+                        .line("pause")
+                        .ends("/play", "v.runs[0]?.paused", "true"),
+                Task.of("a chase held at a step", "/looks")
+                        .given(chase + "\n\npause")
+                        .pointer(() -> page.locator("title")
+                                .filter(new Locator.FilterOptions().setHasText("2 Stern: press"))
+                                .locator("..")
+                                .click())
+                        .keys(() -> {
+                            part("[role=listbox]");
+                            keys("ArrowDown", "Enter");
+                        })
+                        .line("jump to cue 2")
+                        .ends("/play", "v.runs[0]?.step", "1"),
+                Task.of("a chase as a list again", "/looks")
+                        .given(chase)
+                        .pointer(() -> press("^Play as a list"))
+                        .keys(() -> {
+                            partWith("a minute");
+                            tab("^Play as a list");
+                            keys("Enter");
+                        })
+                        .line("list 1 as list")
+                        .ends("/looks", "v.lists[0].chase", "false"));
     }
 
     private static List<Task> effects() {
@@ -168,5 +304,88 @@ class RunningTasksIT extends InTasks {
                         })
                         .line("sine of colour at colour 1 thru colour 2 rate 20")
                         .ends("/effects", "v.effects[0]?.movements[0].palettes.length", "2"));
+    }
+
+    private static List<Task> moving() {
+        String swell = "1 thru 8 at 60\nsine of dimmer at 20 thru 80 rate 30 offset round\nrecord effect 1 \"Swell\"";
+        return List.of(
+                Task.of("an effect kept by name", "/looks?view=effects")
+                        .given("1 thru 8 sine of dimmer at 20 thru 80")
+                        .pointer(() -> {
+                            page.getByLabel("Name of the effect").click();
+                            type("Swell");
+                            press("^Record$");
+                        })
+                        .keys(() -> {
+                            keys("r");
+                            type("Swell");
+                            keys("Enter");
+                        })
+                        .line("record effect \"Swell\"")
+                        .ends("/effects", "v.effects[0]?.number", "1"),
+                Task.of("the obvious effects", "/looks?view=effects")
+                        .pointer(() -> {
+                            press("^Starter effects");
+                            press("^Record \\d+ effects");
+                        })
+                        .keys(() -> {
+                            keys("F6");
+                            arrow("Shift+Tab", "^Starter effects");
+                            keys("Enter");
+                            shown("^Record \\d+ effects");
+                            keys("Enter");
+                        })
+                        .line("starter effects")
+                        .ends("/effects", "v.effects.length > 3", "true"),
+                Task.of("an effect put on the selection", "/looks?view=effects")
+                        .given(swell, "effects off", "1 thru 4")
+                        .pointer(() -> press("^Use$"))
+                        .keys(() -> {
+                            partWith("at rate");
+                            tab("^Use$");
+                            keys("Enter");
+                        })
+                        .line("effect 1")
+                        .ends("/effects", "v.effects[0].units", "4"),
+                Task.of("its speed", "/looks?view=effects")
+                        .given(swell)
+                        .pointer(() -> written(page.getByLabel("cycles a minute"), "45"))
+                        .keys(() -> {
+                            partWith("cycles a minute");
+                            overwrite("45");
+                        })
+                        .line("edit effect 1 rate 45")
+                        .ends("/effects", "v.effects[0].rate", "45"),
+                Task.of("its size: how far down", "/looks?view=effects")
+                        .given(swell)
+                        .pointer(() ->
+                                written(page.getByLabel("from", new Page.GetByLabelOptions().setExact(true)), "50"))
+                        .keys(() -> {
+                            partWith("cycles a minute");
+                            tab("^from");
+                            overwrite("50");
+                        })
+                        .line("edit effect 1 at 50 thru 80")
+                        .ends("/effects", "v.effects[0].movements[0].low", "50"),
+                Task.of("its offset over the lights", "/looks?view=effects")
+                        .given(swell)
+                        .pointer(() -> radio("^in step$"))
+                        .keys(() -> {
+                            partWith("cycles a minute");
+                            tab("^spread over one cycle");
+                            keys("ArrowLeft");
+                        })
+                        .line("edit effect 1 offset 0")
+                        .ends("/effects", "v.effects[0].along.words", "offset 0"),
+                Task.of("an effect taken out again", "/looks?view=effects")
+                        .given(swell)
+                        .pointer(() -> press("^End$"))
+                        .keys(() -> {
+                            partWith("cycles a minute");
+                            tab("-^End$");
+                            keys("Enter");
+                        })
+                        .line("effects off")
+                        .ends("/effects", "v.effects[0].units", "0"));
     }
 }
