@@ -166,7 +166,11 @@ class AccessibleIT extends InBrowser {
         opening.run();
         assertThat(dialog().getByRole(AriaRole.HEADING).first()).isVisible();
         found.addAll(violations(name, "[role=dialog]"));
-        found.addAll(laidOut(name));
+        for (int width : new int[] {1024, 1280}) {
+            page.setViewportSize(width, 800);
+            page.waitForTimeout(100);
+            found.addAll(laidOut(name + " at " + width));
+        }
         page.keyboard().press("Escape");
         assertThat(dialog()).hasCount(0);
     }
