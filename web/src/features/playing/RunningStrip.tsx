@@ -4,6 +4,7 @@ import type { RunView } from '../../api/client';
 import { line } from '../../api/commands';
 import { useDesk, useHolders, useLooks } from '../../api/queries';
 import { attempt } from '../../doing/notices';
+import { useActiveList } from './active';
 import { useAnimation } from './useAnimation';
 import { press, positionNow, secondsNow, shareNow, usePlaying } from './playing';
 
@@ -80,6 +81,9 @@ interface ChipProps {
 function Chip({ run, at, onLook }: ChipProps) {
   const list = run.kind === 'list' || run.kind === 'chase';
   const list_ = { list: run.id };
+  const chosen = useActiveList().list?.id === run.id;
+  /** Said where keys mean this list. */
+  const key = (keys: string) => (list && chosen ? ` (${keys})` : '');
   const level = (value: number) =>
     void press(
       list
@@ -114,7 +118,7 @@ function Chip({ run, at, onLook }: ChipProps) {
         <>
           <button
             className={SMALL}
-            title="Back"
+            title={`Back${key('Shift Space')}`}
             aria-label={`Back: ${run.name}`}
             onClick={() => void press({ press: 'back', ...list_ })}
           >
@@ -122,7 +126,7 @@ function Chip({ run, at, onLook }: ChipProps) {
           </button>
           <button
             className={SMALL}
-            title={run.kind === 'list' && !run.paused ? `Go on${run.next ? ` to ${run.next}` : ''}` : 'Go on'}
+            title={`Go on${run.kind === 'list' && !run.paused && run.next ? ` to ${run.next}` : ''}${key('Space')}`}
             aria-label={`Go on: ${run.name}`}
             disabled={run.kind === 'chase' && !run.paused}
             onClick={() => void press({ press: 'go', ...list_ })}
@@ -131,7 +135,7 @@ function Chip({ run, at, onLook }: ChipProps) {
           </button>
           <button
             className={SMALL}
-            title={run.paused ? 'Goes on where it stands' : 'Pause'}
+            title={`${run.paused ? 'Goes on where it stands' : 'Pause'}${key('P')}`}
             aria-label={`Pause: ${run.name}`}
             aria-pressed={run.paused}
             onClick={() => void press({ press: 'pause', ...list_ })}

@@ -92,6 +92,62 @@ class ChoosingTasksIT extends InTasks {
                         })
                         .line("group 1 where uses colour 1 colour 2")
                         .ends("/api/rig/1", "v.colour.x > 0.5", "true"),
+                Task.of("those that use an effect", "/palettes")
+                        .given("1 + 2 at 50", "sine of dimmer at 20 thru 80", "record effect 1 \"Swell\"", "clear")
+                        .pointer(() -> {
+                            press("^Find…");
+                            choose("Condition 1", "using effect");
+                            choose("Word of condition 1", "1 Swell");
+                            press("^Select$");
+                        })
+                        .keys(() -> {
+                            keys("f");
+                            tab("-^Condition 1:");
+                            pick("using e");
+                            tab("^Word of condition 1");
+                            pick("");
+                            tab("^Select$");
+                            keys("Enter");
+                        })
+                        .line("all where uses effect 1")
+                        .ends("/desk", SELECTED, "1 2"),
+                Task.of("those of a group that do something while dark", "/palettes")
+                        .given("1 colour 1", "clear")
+                        .pointer(() -> {
+                            press("^Find…");
+                            choose("Condition 1", "active");
+                            press("A further condition");
+                            choose("Word of condition 2", "1 A");
+                            press("^Select$");
+                        })
+                        .keys(() -> {
+                            keys("f");
+                            tab("-^Condition 1:");
+                            pick("ac");
+                            tab("A further condition");
+                            keys("Enter");
+                            tab("-^Word of condition 2");
+                            pick("");
+                            tab("^Select$");
+                            keys("Enter");
+                        })
+                        .line("group 1 where active")
+                        .ends("/desk", SELECTED, "1"),
+                Task.of("highlight full and yellow", "/groups")
+                        .given("1 at full colour xy 0.44, 0.5")
+                        .pointer(() -> {
+                            press("What highlight looks like");
+                            press("^For every type$");
+                        })
+                        .keys(() -> {
+                            part("[aria-label=Bench]");
+                            tab("What highlight looks like");
+                            keys("Enter");
+                            tab("^For every type$");
+                            keys("Enter");
+                        })
+                        .line("record highlight")
+                        .ends("/desk", "v.look.lines.length > 0", "true"),
                 Task.of("a group recalled and its next share", "/groups")
                         .given("type \"Skiff Wash\" every 2", "record group 9 \"Odd\" as recipe", "clear")
                         .pointer(() -> {
@@ -139,6 +195,16 @@ class ChoosingTasksIT extends InTasks {
                         })
                         .line("at 20 thru 80")
                         .ends("/api/rig/2", "Math.round(v.intensity * 100)", "40"),
+                Task.of("everything sent home", "/palettes")
+                        .given("1 thru 8 at 60")
+                        .pointer(() -> press("^Send everything home"))
+                        .keys(() -> {
+                            values();
+                            tab("^Send everything home");
+                            keys("Enter");
+                        })
+                        .line("home")
+                        .ends("/api/rig/1", "v.intensity", "0"),
                 Task.of("a gobo wheel to its next slot", "/palettes")
                         .given("11 thru 14 at 50")
                         .pointer(() -> {

@@ -116,8 +116,42 @@ class MakingTasksIT extends InTasks {
         keys("Enter");
     }
 
+    /** The show that has just been started is the one that is asked about. */
+    private static void ferry() {
+        until(
+                () -> (Boolean)
+                        page.evaluate(
+                                "async () => { const live = (await (await fetch('/api/shows')).json()).find((s) => s.live); window.task = live.id; return live.name === 'Ferry'; }"));
+    }
+
     private static List<Task> show() {
         return List.of(
+                Task.of("a new show of 48 dimmers", "/show")
+                        .pointer(() -> {
+                            press("^New show…");
+                            type("Ferry");
+                            radio("^Dimmers");
+                            page.getByLabel("How many dimmers").click();
+                            keys("Control+A");
+                            type("48");
+                            press("^Start the show$");
+                            press("^Take the output over$");
+                            ferry();
+                        })
+                        .keys(() -> {
+                            tab("^New show…");
+                            keys("Enter");
+                            type("Ferry");
+                            keys("Tab", "ArrowDown", "ArrowDown", "ArrowDown", "Tab", "Control+A");
+                            type("48");
+                            keys("Enter");
+                            button("^Take the output over$").waitFor();
+                            arrow("Tab", "^Take the output over$");
+                            keys("Enter");
+                            ferry();
+                        })
+                        .line("patch 501 thru 548 as \"House Dimmer\" at 9.1")
+                        .ends("/patch", "v.fixtures.length >= 48", "true"),
                 Task.of("a version kept", "/show")
                         .pointer(() -> {
                             page.getByLabel("Name of a version").click();
